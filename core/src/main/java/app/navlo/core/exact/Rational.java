@@ -1,0 +1,225 @@
+package app.navlo.core.exact;
+
+import java.math.BigDecimal;
+import java.math.BigInteger;
+import java.math.RoundingMode;
+import java.util.Objects;
+
+/**
+ * An exact fraction in lowest terms with a positive denominator. Immutable, compared by value.
+ *
+ * <p>Kept in two {@code long}s while they suffice and in {@link BigInteger}s beyond that; the answer is the same either
+ * way, only the speed differs.
+ */
+public final class Rational implements Comparable<Rational> {
+    public static final Rational ZERO = new Rational(0, 1);
+    public static final Rational ONE = new Rational(1, 1);
+    public static final Rational HUNDRED = new Rational(100, 1);
+
+    private final long numerator;
+    private final long denominator;
+    /** Null while the two longs hold the value. */
+    private final BigInteger[] wide;
+
+    private Rational(long numerator, long denominator) {
+        this.numerator = numerator;
+        this.denominator = denominator;
+        this.wide = null;
+    }
+
+    private Rational(BigInteger numerator, BigInteger denominator) {
+        this.numerator = 0;
+        this.denominator = 0;
+        this.wide = new BigInteger[] {numerator, denominator};
+    }
+
+    public static Rational of(long whole) {
+        return whole == 0 ? ZERO : whole == 1 ? ONE : new Rational(whole, 1);
+    }
+
+    /** @throws ArithmeticException if {@code denominator} is 0 */
+    public static Rational of(long numerator, long denominator) {
+        if (denominator == 0) {
+            throw new ArithmeticException("the denominator is 0");
+        }
+        if (numerator == Long.MIN_VALUE || denominator == Long.MIN_VALUE) {
+            return of(BigInteger.valueOf(numerator), BigInteger.valueOf(denominator));
+        }
+        long common = gcd(Math.abs(numerator), Math.abs(denominator));
+        long sign = denominator < 0 ? -1 : 1;
+        return new Rational(sign * (numerator / common), sign * (denominator / common));
+    }
+
+    /** @throws ArithmeticException if {@code denominator} is 0 */
+    public static Rational of(BigInteger numerator, BigInteger denominator) {
+        if (denominator.signum() == 0) {
+            throw new ArithmeticException("the denominator is 0");
+        }
+        BigInteger common = numerator.gcd(denominator);
+        if (denominator.signum() < 0) {
+            common = common.negate();
+        }
+        BigInteger n = numerator.divide(common);
+        BigInteger d = denominator.divide(common);
+        boolean fits = n.bitLength() < 63 && d.bitLength() < 63;
+        return fits ? new Rational(n.longValue(), d.longValue()) : new Rational(n, d);
+    }
+
+    /** The exact value of a finite decimal. */
+    public static Rational of(BigDecimal decimal) {
+        return decimal.scale() <= 0
+                ? of(decimal.toBigIntegerExact(), BigInteger.ONE)
+                : of(decimal.unscaledValue(), BigInteger.TEN.pow(decimal.scale()));
+    }
+
+    /**
+     * Reads a whole number ({@code "40"}), a fraction ({@code "135/2"}) or a finite decimal ({@code "67.5"}).
+     *
+     * @throws IllegalArgumentException if the text is none of these; the message quotes it
+     */
+    public static Rational parse(String text) {
+        try {
+            int slash = text.indexOf('/');
+            return slash < 0
+                    ? of(new BigDecimal(text.strip()))
+                    : of(
+                            new BigInteger(text.substring(0, slash).strip()),
+                            new BigInteger(text.substring(slash + 1).strip()));
+        } catch (ArithmeticException | NumberFormatException e) {
+            throw new IllegalArgumentException("'" + text + "' is not a number: write it like 40, 67.5 or 135/2", e);
+        }
+    }
+
+    public Rational plus(Rational other) {
+        if (wide == null && other.wide == null) {
+            if (denominator == other.denominator) {
+                long sum = numerator + other.numerator;
+                if (((numerator ^ sum) & (other.numerator ^ sum)) >= 0) {
+                    return denominator == 1 ? of(sum) : of(sum, denominator);
+                }
+            } else {
+                try {
+                    long common = gcd(denominator, other.denominator);
+                    long mine = other.denominator / common;
+                    long theirs = denominator / common;
+                    return of(
+                            Math.addExact(
+                                    Math.multiplyExact(numerator, mine), Math.multiplyExact(other.numerator, theirs)),
+                            Math.multiplyExact(denominator, mine));
+                } catch (ArithmeticException tooWide) {
+                    // the BigInteger form below holds it
+                }
+            }
+        }
+        return of(num().multiply(other.den()).add(other.num().multiply(den())), den().multiply(other.den()));
+    }
+
+    public Rational minus(Rational other) {
+        return plus(other.negate());
+    }
+
+    public Rational times(Rational other) {
+        if (wide == null && other.wide == null) {
+            long a = gcd(Math.abs(numerator), other.denominator);
+            long b = gcd(Math.abs(other.numerator), denominator);
+            try {
+                long n = Math.multiplyExact(numerator / a, other.numerator / b);
+                long d = Math.multiplyExact(denominator / b, other.denominator / a);
+                return n == 0 ? ZERO : new Rational(n, d);
+            } catch (ArithmeticException tooWide) {
+                // the BigInteger form below holds it
+            }
+        }
+        return of(num().multiply(other.num()), den().multiply(other.den()));
+    }
+
+    /** @throws ArithmeticException if {@code other} is 0 */
+    public Rational dividedBy(Rational other) {
+        return times(other.inverse());
+    }
+
+    /** @throws ArithmeticException if this is 0 */
+    public Rational inverse() {
+        return wide == null ? of(denominator, numerator) : of(den(), num());
+    }
+
+    public Rational negate() {
+        return wide == null && numerator != Long.MIN_VALUE
+                ? new Rational(-numerator, denominator)
+                : of(num().negate(), den());
+    }
+
+    public Rational max(Rational other) {
+        return compareTo(other) >= 0 ? this : other;
+    }
+
+    public Rational min(Rational other) {
+        return compareTo(other) <= 0 ? this : other;
+    }
+
+    /** −1, 0 or 1. */
+    public int signum() {
+        return wide == null ? Long.signum(numerator) : wide[0].signum();
+    }
+
+    public boolean isZero() {
+        return signum() == 0;
+    }
+
+    public BigInteger num() {
+        return wide == null ? BigInteger.valueOf(numerator) : wide[0];
+    }
+
+    public BigInteger den() {
+        return wide == null ? BigInteger.valueOf(denominator) : wide[1];
+    }
+
+    /** The nearest decimal with {@code scale} places; exact only if the value has no more. */
+    public BigDecimal toDecimal(int scale, RoundingMode rounding) {
+        return new BigDecimal(num()).divide(new BigDecimal(den()), scale, rounding);
+    }
+
+    @Override
+    public int compareTo(Rational other) {
+        if (wide == null && other.wide == null) {
+            if (denominator == other.denominator) {
+                return Long.compare(numerator, other.numerator);
+            }
+            long high = Math.multiplyHigh(numerator, other.denominator);
+            long otherHigh = Math.multiplyHigh(other.numerator, denominator);
+            return high != otherHigh
+                    ? Long.compare(high, otherHigh)
+                    : Long.compareUnsigned(numerator * other.denominator, other.numerator * denominator);
+        }
+        return num().multiply(other.den()).compareTo(other.num().multiply(den()));
+    }
+
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof Rational that
+                && (wide == null) == (that.wide == null)
+                && (wide == null
+                        ? numerator == that.numerator && denominator == that.denominator
+                        : num().equals(that.num()) && den().equals(that.den()));
+    }
+
+    @Override
+    public int hashCode() {
+        return wide == null ? Objects.hash(numerator, denominator) : Objects.hash(wide[0], wide[1]);
+    }
+
+    /** A whole number or a fraction in lowest terms: {@code "40"}, {@code "135/2"}. */
+    @Override
+    public String toString() {
+        return den().equals(BigInteger.ONE) ? num().toString() : num() + "/" + den();
+    }
+
+    private static long gcd(long a, long b) {
+        while (b != 0) {
+            long rest = a % b;
+            a = b;
+            b = rest;
+        }
+        return a == 0 ? 1 : a;
+    }
+}

@@ -1,0 +1,57 @@
+package app.navlo.core.work;
+
+import app.navlo.core.policy.Acceptance;
+import app.navlo.core.policy.Acceptance.Limit;
+import app.navlo.core.work.Life.HandIn;
+import app.navlo.core.work.Life.Opening;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Until when a hand-in made now would be taken: the earliest of all limits. */
+final class AcceptanceRule {
+    private AcceptanceRule() {}
+
+    static Acceptance of(WorkItem item, Life life, Redo.@Nullable Kind redo) {
+        WorkItem.Schedule schedule = item.schedule();
+        DueInForce dues = new DueInForce(item, life);
+        Instant cutoffFrom = redo == null && life.returned() ? dues.base() : dues.ofCurrentRound();
+        Instant cutoff = schedule.cutoff() == null || cutoffFrom == null ? null : cutoffFrom.plus(schedule.cutoff());
+        Instant redoUntil =
+                redo == Redo.Kind.ALLOWED && item.redo() != null ? item.redo().until() : null;
+        return Acceptance.UNLIMITED
+                .until(closesAt(schedule, dues.givenForCurrentRound()), Limit.CLOSES_AT)
+                .until(cutoff, Limit.CUTOFF)
+                .until(schedule.gradingClose(), Limit.GRADING_CLOSE)
+                .until(redoUntil, Limit.REDO_UNTIL)
+                .until(lastAttemptUsed(item, life), Limit.ATTEMPTS);
+    }
+
+    private static @Nullable Instant closesAt(WorkItem.Schedule schedule, @Nullable Instant given) {
+        if (schedule.closesAt() == null) {
+            return null;
+        }
+        Instant closes = schedule.closesAt().instant();
+        return given != null && given.isAfter(closes) ? given : closes;
+    }
+
+    /** When the last attempt was used, or null while one is left. */
+    private static @Nullable Instant lastAttemptUsed(WorkItem item, Life life) {
+        Integer allowed = attemptsAllowed(item, life);
+        List<HandIn> counted = life.counted();
+        return allowed == null || counted.size() < allowed
+                ? null
+                : counted.get(counted.size() - 1).at();
+    }
+
+    /** With those that redos brought; null for unlimited. */
+    static @Nullable Integer attemptsAllowed(WorkItem item, Life life) {
+        if (item.attemptsAllowed() == null) {
+            return null;
+        }
+        long brought = life.rounds().stream()
+                .filter(round -> round.opening() instanceof Opening.Return returned && returned.redo() != null)
+                .count();
+        return Math.toIntExact(item.attemptsAllowed() + brought);
+    }
+}

@@ -1,0 +1,78 @@
+package app.navlo.core.work;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.time.Deadline;
+import java.time.Duration;
+import org.jspecify.annotations.Nullable;
+
+/** One thing that happened to a piece of work. Facts are only ever added. */
+public sealed interface Fact {
+    Stamp stamp();
+
+    /** An upload or a text was begun. */
+    record DraftStarted(Stamp stamp) implements Fact {}
+
+    /** A quiz or test attempt was begun; like a draft. */
+    record AttemptBegun(Stamp stamp, int attempt) implements Fact {}
+
+    record HandedIn(Stamp stamp, int attempt, HandInContent content) implements Fact {}
+
+    /** One part of a discussion. */
+    record Posted(Stamp stamp, Part part) implements Fact {
+        public enum Part {
+            POST,
+            REPLY
+        }
+    }
+
+    /** The student takes back what is with the teacher. */
+    record Withdrawn(Stamp stamp) implements Fact {}
+
+    /** @param newDue the due that the teacher gave with it, or null */
+    record SentBack(Stamp stamp, String reason, @Nullable Deadline newDue) implements Fact {}
+
+    /** @param redo the redo asked for, or null */
+    record Returned(Stamp stamp, @Nullable RedoAsked redo) implements Fact {}
+
+    /** @param due the redo's own due, or null for none */
+    record RedoAsked(@Nullable Deadline due) {}
+
+    /**
+     * A raw score, before any penalty.
+     *
+     * @param isFinal false while a part is still ungraded (provisional)
+     * @param posted false while the student can't see it (hidden)
+     */
+    record Scored(Stamp stamp, int attempt, Rational points, boolean isFinal, boolean posted) implements Fact {
+        boolean counts() {
+            return isFinal && posted;
+        }
+    }
+
+    /** @param stands false takes an earlier excuse back */
+    record Excused(Stamp stamp, boolean stands) implements Fact {}
+
+    record Flagged(Stamp stamp, Flag flag) implements Fact {}
+
+    record ExtensionAsked(Stamp stamp) implements Fact {}
+
+    record ExtensionGranted(Stamp stamp, Deadline due) implements Fact {}
+
+    record ExtensionDeclined(Stamp stamp) implements Fact {}
+
+    /** @param span what it adds to the due, in elapsed time */
+    record TokenUsed(Stamp stamp, Duration span) implements Fact {}
+
+    /** The teacher allows the redo that needs reopening. */
+    record Reopened(Stamp stamp) implements Fact {}
+
+    record KeyOpened(Stamp stamp) implements Fact {}
+
+    /** @param inFile inside a file that was handed in, rather than on the work as a whole */
+    record Commented(Stamp stamp, String author, String text, boolean isPrivate, boolean inFile) implements Fact {}
+
+    record RubricMarked(Stamp stamp) implements Fact {}
+
+    /** The student has seen the feedback that stood at this instant. */
+    record ReadMarked(Stamp stamp) implements Fact {}
+}

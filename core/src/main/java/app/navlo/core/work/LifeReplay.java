@@ -1,0 +1,189 @@
+package app.navlo.core.work;
+
+import app.navlo.core.work.Life.HandIn;
+import app.navlo.core.work.Life.Opening;
+import app.navlo.core.work.Life.Round;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/** Plays the facts of one piece of work in the order in which they happened. One object, one replay. */
+final class LifeReplay {
+    private final WorkItem item;
+    private final List<Round> closed = new ArrayList<>();
+    private final Map<Integer, Fact.Scored> scores = new TreeMap<>();
+    private Opening opening = new Opening.Start();
+    private List<HandIn> handIns = new ArrayList<>();
+    private @Nullable Instant begun;
+    private @Nullable Instant withdrawn;
+    private Fact.@Nullable Excused excuse;
+    private Fact.@Nullable Flagged flag;
+    private Fact.@Nullable ExtensionGranted grant;
+    private boolean extensionPending;
+    private Duration tokens = Duration.ZERO;
+    private Fact.@Nullable Reopened reopened;
+    private int posts;
+    private int replies;
+
+    private LifeReplay(WorkItem item) {
+        this.item = item;
+    }
+
+    /** @param facts in any order; those later than {@code now} aren't known yet */
+    static Life upTo(Instant now, WorkItem item, Collection<Fact> facts) {
+        LifeReplay replay = new LifeReplay(item);
+        facts.stream()
+                .filter(fact -> !fact.stamp().at().isAfter(now))
+                .sorted(Comparator.comparing(Fact::stamp, Stamp.CHRONOLOGICAL))
+                .forEach(replay::play);
+        replay.assumeDoneAtDue(now);
+        return replay.life(now);
+    }
+
+    private void play(Fact fact) {
+        Instant at = fact.stamp().at();
+        if (fact instanceof Fact.DraftStarted || fact instanceof Fact.AttemptBegun) {
+            begin(at);
+        } else if (fact instanceof Fact.HandedIn handedIn) {
+            handIns.add(new HandIn(at, handedIn.attempt(), false));
+        } else if (fact instanceof Fact.Posted posted) {
+            post(posted);
+        } else if (fact instanceof Fact.Withdrawn) {
+            withdraw(at);
+        } else if (fact instanceof Fact.SentBack sentBack) {
+            closeRound(new Opening.SendBack(sentBack));
+        } else if (fact instanceof Fact.Returned returned) {
+            giveBack(at, returned.redo());
+        } else if (fact instanceof Fact.Scored scored) {
+            score(scored);
+        } else if (fact instanceof Fact.Excused excused) {
+            excuse = excused;
+        } else if (fact instanceof Fact.Flagged flagged) {
+            flag = flagged.flag() == Flag.CLEARED ? null : flagged;
+        } else {
+            moveDue(fact);
+        }
+    }
+
+    private void moveDue(Fact fact) {
+        if (fact instanceof Fact.ExtensionAsked) {
+            extensionPending = true;
+        } else if (fact instanceof Fact.ExtensionDeclined) {
+            extensionPending = false;
+        } else if (fact instanceof Fact.ExtensionGranted granted) {
+            extensionPending = false;
+            grant = granted;
+        } else if (fact instanceof Fact.TokenUsed token) {
+            tokens = tokens.plus(token.span());
+        } else if (fact instanceof Fact.Reopened again) {
+            reopened = again;
+        }
+    }
+
+    private void begin(Instant at) {
+        if (begun == null) {
+            begun = at;
+        }
+    }
+
+    private void post(Fact.Posted posted) {
+        boolean wasComplete = partsComplete();
+        if (posted.part() == Fact.Posted.Part.POST) {
+            posts++;
+        } else {
+            replies++;
+        }
+        begin(posted.stamp().at());
+        boolean handInStands = !handIns.isEmpty();
+        if (partsComplete() && (!wasComplete || (!handInStands && opening instanceof Opening.Start))) {
+            handIns.add(new HandIn(posted.stamp().at(), 1, false));
+        }
+    }
+
+    private boolean partsComplete() {
+        WorkItem.Parts wanted = item.parts();
+        return wanted != null && posts >= wanted.posts() && replies >= wanted.replies();
+    }
+
+    private void withdraw(Instant at) {
+        if (!handIns.isEmpty()) {
+            handIns = new ArrayList<>();
+            withdrawn = at;
+            begin(at);
+        }
+    }
+
+    private void score(Fact.Scored scored) {
+        scores.put(scored.attempt(), scored);
+        boolean laterAttemptHandedIn = latestAttempt() > scored.attempt();
+        if (!scored.counts() || laterAttemptHandedIn) {
+            return;
+        }
+        boolean alreadyReturned = handIns.isEmpty() && opening instanceof Opening.Return;
+        if (!alreadyReturned) {
+            closeRound(new Opening.Return(scored.stamp().at(), null));
+        }
+    }
+
+    private void giveBack(Instant at, Fact.@Nullable RedoAsked redo) {
+        if (handIns.isEmpty() && opening instanceof Opening.Return) {
+            opening = new Opening.Return(at, redo);
+        } else {
+            closeRound(new Opening.Return(at, redo));
+        }
+    }
+
+    private int latestAttempt() {
+        if (!handIns.isEmpty()) {
+            return handIns.get(handIns.size() - 1).attempt();
+        }
+        for (int i = closed.size() - 1; i >= 0; i--) {
+            if (!closed.get(i).handIns().isEmpty()) {
+                return closed.get(i).last().orElseThrow().attempt();
+            }
+        }
+        return 0;
+    }
+
+    private void closeRound(Opening next) {
+        closed.add(new Round(opening, List.copyOf(handIns)));
+        opening = next;
+        handIns = new ArrayList<>();
+    }
+
+    /** Work that expects no hand-in counts as done at its due. */
+    private void assumeDoneAtDue(Instant now) {
+        if (item.expectsHandIn() || !handIns.isEmpty() || !(opening instanceof Opening.Start)) {
+            return;
+        }
+        Instant due = DueInForce.base(item, grant, tokens);
+        if (due != null && !now.isBefore(due)) {
+            handIns.add(new HandIn(due, 1, true));
+        }
+    }
+
+    private Life life(Instant now) {
+        List<Round> rounds = new ArrayList<>(closed);
+        rounds.add(new Round(opening, List.copyOf(handIns)));
+        return new Life(
+                now,
+                List.copyOf(rounds),
+                begun,
+                withdrawn,
+                excuse,
+                flag,
+                grant,
+                extensionPending,
+                tokens,
+                reopened,
+                Map.copyOf(scores),
+                posts,
+                replies);
+    }
+}

@@ -1,0 +1,66 @@
+package app.navlo.core.work;
+
+import app.navlo.core.reason.Reason;
+import app.navlo.core.reason.Rule;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/** Whose move it is: exactly one answer for every piece of work. */
+enum MoveRule implements Rule {
+    EXCUSED(Move.SETTLED, "Excused; nothing is left to do"),
+    OPTIONAL_OVER(Move.SETTLED, "Optional, and its due is past"),
+    WITH_TEACHER(Move.TEACHERS, "It is with the teacher"),
+    REDO_ASKED(Move.YOURS, "A redo was asked for, and it is still accepted"),
+    REDO_ALLOWED(Move.YOURS, "Below the pass mark, and a redo is allowed"),
+    RETURNED(Move.SETTLED, "Returned, with no redo to do"),
+    EXTENSION_PENDING(Move.TEACHERS, "Closed, but an extension was asked for and isn't answered"),
+    CLOSED(Move.OUT_OF_REACH, "Closed, and no hand-in stands"),
+    NOT_OPEN(Move.NOT_YET, "It isn't open yet"),
+    TO_FIX(Move.YOURS, "Sent back, and still accepted"),
+    TO_HAND_IN(Move.YOURS, "Open, accepted, and not handed in");
+
+    private final Move move;
+    private final String template;
+
+    MoveRule(Move move, String template) {
+        this.move = move;
+        this.template = template;
+    }
+
+    @Override
+    public String template() {
+        return template;
+    }
+
+    record Answer(Move move, Reason reason) {}
+
+    static Answer of(
+            WorkItem item, Life life, Stage stage, Clock clock, Redo.@Nullable Kind redo, @Nullable Instant due) {
+        MoveRule rule = rule(item, life, stage, clock, redo, due);
+        return new Answer(rule.move, Reason.of(rule));
+    }
+
+    private static MoveRule rule(
+            WorkItem item, Life life, Stage stage, Clock clock, Redo.@Nullable Kind redo, @Nullable Instant due) {
+        boolean pastDue = due != null && clock.now().isAfter(due);
+        if (stage == Stage.EXCUSED) {
+            return EXCUSED;
+        }
+        if (stage == Stage.TURNED_IN) {
+            return WITH_TEACHER;
+        }
+        if (stage == Stage.RETURNED) {
+            return redo == null || !clock.accepted() ? RETURNED : redo == Redo.Kind.ASKED ? REDO_ASKED : REDO_ALLOWED;
+        }
+        if (!item.required() && pastDue) {
+            return OPTIONAL_OVER;
+        }
+        if (!clock.accepted()) {
+            return life.extensionPending() ? EXTENSION_PENDING : CLOSED;
+        }
+        if (stage == Stage.NOT_OPEN) {
+            return NOT_OPEN;
+        }
+        return stage == Stage.SENT_BACK ? TO_FIX : TO_HAND_IN;
+    }
+}

@@ -1,0 +1,10 @@
+package app.navlo.core.work;
+
+public enum WorkKind {
+    ASSIGNMENT,
+    QUIZ,
+    TEST,
+    PROJECT,
+    DISCUSSION,
+    PRACTICE
+}

@@ -1,0 +1,116 @@
+package app.navlo.core.work;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.Acceptance;
+import app.navlo.core.reason.Reason;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The state of a piece of work at an instant, with the reason of each part.
+ *
+ * @param due the due that judges the hand-in that decides, or the one now awaited; null for none
+ * @param acceptance for a hand-in made now; that it is open is no offer to hand in: ask the move
+ * @param accepted whether acceptance is open now
+ * @param handInStands not withdrawn, and not sent back since
+ * @param handedInAt the hand-in that decides late or on time, or null
+ * @param parts of a discussion; null for everything else
+ * @param redo null if none was asked for or is allowed since the last return
+ * @param attemptsUsed by hand-ins that stand
+ * @param attemptsAllowed with those that redos brought; null for unlimited
+ * @param kept the kept raw score among those final and posted; null for none
+ * @param nextChange the next instant at, or just after, which the clock alone can change this; null for none
+ */
+public record WorkState(
+        Stage stage,
+        Timing timing,
+        boolean missing,
+        Move move,
+        @Nullable Instant due,
+        Acceptance acceptance,
+        boolean accepted,
+        Shown shown,
+        boolean handInStands,
+        @Nullable Instant handedInAt,
+        @Nullable PartsDone parts,
+        @Nullable Redo redo,
+        int attemptsUsed,
+        @Nullable Integer attemptsAllowed,
+        @Nullable Rational kept,
+        @Nullable Instant nextChange,
+        Because because) {
+
+    /** The span before its due in which work is "due soon", where a course sets no other. */
+    public static final Duration DEFAULT_SOON = Duration.ofHours(48);
+
+    /** The reasons, one for each answer. */
+    public record Because(Reason stage, Reason timing, Reason missing, Reason move) {}
+
+    /**
+     * Derives the state from facts. Linear in their number, but for sorting them.
+     *
+     * @param facts in any order; those later than {@code now} aren't known yet
+     * @param gateShut whether a gate shuts the work now
+     * @param soon the soon-span, at least 0
+     */
+    public static WorkState of(WorkItem item, Collection<Fact> facts, boolean gateShut, Duration soon, Instant now) {
+        Objects.requireNonNull(now, "now");
+        Life life = LifeReplay.upTo(now, item, facts);
+        Redo.Kind redoKind = Redo.kindOf(item, life);
+        Acceptance acceptance = AcceptanceRule.of(item, life, redoKind);
+        Clock clock = new Clock(now, soon, acceptance);
+
+        StageRule.Answer stage = StageRule.of(item, life, gateShut);
+        TimingRule.Answer timing = TimingRule.of(item, life, clock);
+        MissingRule.Answer missing = MissingRule.of(item, life, stage.stage(), timing.timing());
+        MoveRule.Answer move = MoveRule.of(item, life, stage.stage(), clock, redoKind, timing.due());
+        Redo redo = redo(item, life, clock, redoKind);
+        return new WorkState(
+                stage.stage(),
+                timing.timing(),
+                missing.missing(),
+                move.move(),
+                timing.due(),
+                acceptance,
+                clock.accepted(),
+                Shown.of(life, timing.timing()),
+                life.handInStands(),
+                timing.handedInAt(),
+                PartsDone.of(item, life),
+                redo,
+                life.counted().size(),
+                AcceptanceRule.attemptsAllowed(item, life),
+                Redo.keptRaw(item, life).orElse(null),
+                nextChange(item, clock, timing.due()),
+                new Because(stage.reason(), timing.reason(), missing.reason(), move.reason()));
+    }
+
+    private static @Nullable Redo redo(WorkItem item, Life life, Clock clock, Redo.@Nullable Kind kind) {
+        if (kind == null) {
+            return null;
+        }
+        Instant due = new DueInForce(item, life).ofCurrentRound();
+        Optional<Life.HandIn> handedIn = life.current().last();
+        Timing timing = handedIn.isPresent()
+                ? TimingRule.judged(handedIn.get().at(), due).timing()
+                : TimingRule.awaited(due, clock).timing();
+        return new Redo(kind, due, timing);
+    }
+
+    private static @Nullable Instant nextChange(WorkItem item, Clock clock, @Nullable Instant due) {
+        return Stream.of(
+                        item.schedule().opensAt(),
+                        due == null ? null : due.minus(clock.soon()),
+                        due,
+                        clock.acceptance().ends())
+                .filter(Objects::nonNull)
+                .filter(edge -> !edge.isBefore(clock.now()))
+                .min(Instant::compareTo)
+                .orElse(null);
+    }
+}
