@@ -71,7 +71,7 @@ final class StatesCases implements Adapter {
 
     private static Fact fact(JsonNode node) {
         Instant at = Json.instant(node.get("at"));
-        Stamp stamp = new Stamp(at, at, 0, Json.constant(Actor.class, node.get("by")), "case");
+        Stamp stamp = new Stamp(at, at, 0, Json.constant(Actor.class, node.get("by")), "", "case");
         return switch (node.get("kind").asString()) {
             case "draftStarted" -> new Fact.DraftStarted(stamp);
             case "attemptBegun" -> new Fact.AttemptBegun(stamp, attempt(node));
@@ -100,7 +100,6 @@ final class StatesCases implements Adapter {
             case "comment" ->
                 new Fact.Commented(
                         stamp,
-                        "",
                         "",
                         node.get("private").asBoolean(),
                         node.get("place").asString().equals("file"));

@@ -69,7 +69,7 @@ public sealed interface Fact {
     record KeyOpened(Stamp stamp) implements Fact {}
 
     /** @param inFile inside a file that was handed in, rather than on the work as a whole */
-    record Commented(Stamp stamp, String author, String text, boolean isPrivate, boolean inFile) implements Fact {}
+    record Commented(Stamp stamp, String text, boolean isPrivate, boolean inFile) implements Fact {}
 
     record RubricMarked(Stamp stamp) implements Fact {}
 

@@ -1,6 +1,5 @@
 package app.navlo.core.work;
 
-import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.reason.Reason;
 import java.time.Duration;
@@ -23,7 +22,6 @@ import org.jspecify.annotations.Nullable;
  * @param redo null if none was asked for or is allowed since the last return
  * @param attemptsUsed by hand-ins that stand
  * @param attemptsAllowed with those that redos brought; null for unlimited
- * @param kept the kept raw score among those final and posted; null for none
  * @param nextChange the next instant at, or just after, which the clock alone can change this; null for none
  */
 public record WorkState(
@@ -41,7 +39,7 @@ public record WorkState(
         @Nullable Redo redo,
         int attemptsUsed,
         @Nullable Integer attemptsAllowed,
-        @Nullable Rational kept,
+        ScoreShown score,
         @Nullable Instant nextChange,
         Because because) {
 
@@ -85,7 +83,7 @@ public record WorkState(
                 redo,
                 life.counted().size(),
                 AcceptanceRule.attemptsAllowed(item, life),
-                Redo.keptRaw(item, life).orElse(null),
+                ScoreShown.of(item, life),
                 nextChange(item, clock, timing.due()),
                 new Because(stage.reason(), timing.reason(), missing.reason(), move.reason()));
     }

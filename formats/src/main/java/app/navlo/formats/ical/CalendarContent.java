@@ -1,0 +1,21 @@
+package app.navlo.formats.ical;
+
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What a calendar file says.
+ *
+ * @param name of the calendar; null if it has none
+ * @param entries in the order of the file, each key once
+ * @param leftAside what isn't a piece of work, or can't be read
+ */
+public record CalendarContent(@Nullable String name, List<CalendarEntry> entries, List<LeftAside> leftAside) {
+    /** @param why one plain clause: "repeats, like a class does" */
+    public record LeftAside(String title, String why) {}
+
+    public CalendarContent {
+        entries = List.copyOf(entries);
+        leftAside = List.copyOf(leftAside);
+    }
+}

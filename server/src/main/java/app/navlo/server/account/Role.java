@@ -1,0 +1,6 @@
+package app.navlo.server.account;
+
+public enum Role {
+    STUDENT,
+    GUARDIAN
+}

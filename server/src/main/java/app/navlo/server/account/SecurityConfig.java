@@ -1,0 +1,93 @@
+package app.navlo.server.account;
+
+import app.navlo.server.problem.Problems;
+import app.navlo.server.problem.Refusal;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpMethod;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.config.Customizer;
+import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.security.web.SecurityFilterChain;
+import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
+import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
+
+/** Session cookie, CSRF token, a strict content policy, and {@link StudentAccess} over everything of a student. */
+@Configuration(proxyBeanMethods = false)
+class SecurityConfig {
+    static final String SESSION = "/api/session";
+
+    private static final String CONTENT_POLICY = "default-src 'self'; script-src 'self'; style-src 'self'"
+            + " 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; form-action 'self';"
+            + " frame-ancestors 'none'";
+
+    @Bean
+    PasswordEncoder passwordEncoder() {
+        return new BCryptPasswordEncoder();
+    }
+
+    @Bean
+    SecurityFilterChain security(HttpSecurity http, StudentAccess access, SignInBrake brake, Problems problems)
+            throws Exception {
+        return http.authorizeHttpRequests(requests -> requests.requestMatchers(SESSION)
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/api/people")
+                        .permitAll()
+                        .requestMatchers("/api/students/{student}/**")
+                        .access(access)
+                        .requestMatchers("/api/**", "/v3/**")
+                        .authenticated()
+                        .requestMatchers("/actuator/health")
+                        .permitAll()
+                        .requestMatchers("/actuator/**")
+                        .denyAll()
+                        .anyRequest()
+                        .permitAll())
+                .csrf(csrf -> csrf.spa())
+                .formLogin(form -> form.loginPage("/")
+                        .loginProcessingUrl(SESSION)
+                        .usernameParameter("email")
+                        .successHandler((request, response, who) -> {
+                            brake.succeeded(request.getParameter("email"));
+                            response.setStatus(HttpServletResponse.SC_NO_CONTENT);
+                        })
+                        .failureHandler((request, response, why) -> {
+                            brake.failed(request.getParameter("email"));
+                            problems.write(response, wrongSignIn());
+                        }))
+                .logout(logout -> logout.logoutRequestMatcher(
+                                PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.DELETE, SESSION))
+                        .logoutSuccessHandler((request, response, who) ->
+                                response.setStatus(HttpServletResponse.SC_NO_CONTENT)))
+                .exceptionHandling(errors -> errors.authenticationEntryPoint(
+                                (request, response, why) -> notSignedIn(response, problems))
+                        .accessDeniedHandler((request, response, why) -> problems.write(
+                                response,
+                                Refusal.forbidden(
+                                        "This isn't yours to see or change",
+                                        "A guardian can read and never change. Sign in as the student to change it."))))
+                .requestCache(cache -> cache.disable())
+                .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_POLICY))
+                        .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
+                        .frameOptions(frame -> frame.deny())
+                        .contentTypeOptions(Customizer.withDefaults()))
+                .addFilterBefore(new SignInBrakeFilter(brake, problems), UsernamePasswordAuthenticationFilter.class)
+                .build();
+    }
+
+    /** The same words whether the address or the password is wrong. */
+    private static Refusal wrongSignIn() {
+        return Refusal.of(
+                HttpStatus.UNAUTHORIZED, "Not signed in", "password", "Address and password don't belong together.");
+    }
+
+    private static void notSignedIn(HttpServletResponse response, Problems problems) throws IOException {
+        problems.write(
+                response, Refusal.of(HttpStatus.UNAUTHORIZED, "Not signed in", "", "Sign in and try again."));
+    }
+}

@@ -1,0 +1,130 @@
+package app.navlo.server.board;
+
+import app.navlo.core.policy.Acceptance;
+import app.navlo.core.work.Flag;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Redo;
+import app.navlo.core.work.ScoreShown;
+import app.navlo.core.work.Stage;
+import app.navlo.core.work.Timing;
+import app.navlo.core.work.WorkKind;
+import app.navlo.server.store.Work;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A student's board as it is sent. Instants are in UTC, with the zone in which days are counted beside them; exact numbers
+ * are decimal strings.
+ *
+ * @param mayWrite whether the reader may change anything: a guardian may not
+ * @param nextChange the next instant at, or just after, which the clock alone changes something; null for none
+ */
+public record BoardView(
+        Instant now,
+        String zone,
+        StudentView student,
+        boolean mayWrite,
+        long version,
+        @Nullable TermView term,
+        List<CourseView> courses,
+        List<WorkView> works,
+        MoveCounts counts,
+        List<TideDayView> tide,
+        boolean freeHoursAssumed,
+        @Nullable Instant nextChange) {
+
+    public record StudentView(long id, String name) {}
+
+    public record TermView(String name, String school, LocalDate firstDay, LocalDate lastDay) {}
+
+    /** @param editable whether the student typed it in, and so may change it */
+    public record CourseView(
+            long id,
+            long version,
+            String name,
+            String shortName,
+            @Nullable String teacher,
+            String colour,
+            String zone,
+            boolean editable) {}
+
+    /** How many pieces of work are whose move; the five add up to {@code total}. */
+    public record MoveCounts(int total, int yours, int teachers, int settled, int notYet, int outOfReach) {}
+
+    /**
+     * @param due that judges the hand-in, or is awaited; null for none
+     * @param dueDay the day that the due closes, where only a day was given; null otherwise
+     * @param flag of the teacher, shown before the timing; null for none
+     * @param flagDiffers whether flag and clock say different things
+     * @param next the next instant at which waiting costs something; null for none
+     * @param files handed in, or lying ready in the draft
+     */
+    public record WorkView(
+            long id,
+            long version,
+            long courseId,
+            Work.Origin origin,
+            String title,
+            WorkKind kind,
+            @Nullable String unit,
+            @Nullable String category,
+            boolean required,
+            Stage stage,
+            Timing timing,
+            boolean missing,
+            Move move,
+            @Nullable Flag flag,
+            boolean flagDiffers,
+            @Nullable Instant opensAt,
+            @Nullable Instant due,
+            @Nullable LocalDate dueDay,
+            @Nullable Instant handedInAt,
+            @Nullable CostView next,
+            @Nullable Integer effortMinutes,
+            ScoreView score,
+            FeedbackView feedback,
+            @Nullable PartsView parts,
+            @Nullable RedoView redo,
+            int attemptsUsed,
+            @Nullable Integer attemptsAllowed,
+            int files,
+            BecauseView because) {}
+
+    /** @param limit what ends acceptance then; null where only full credit ends */
+    public record CostView(Instant at, Acceptance.@Nullable Limit limit) {}
+
+    /** @param points null where none may be shown */
+    public record ScoreView(ScoreShown.Mark mark, @Nullable String points, String possible) {}
+
+    /** @param latestBy null exactly when {@code count} is 0 */
+    public record FeedbackView(int count, int unread, @Nullable String latestBy) {}
+
+    public record PartsView(int done, int of, int postsLeft, int repliesLeft) {}
+
+    public record RedoView(Redo.Kind kind, @Nullable Instant due, Timing timing) {}
+
+    /** One sentence for each answer. */
+    public record BecauseView(String stage, String timing, String missing, String move) {}
+
+    /**
+     * @param openMinutes of work due this day that isn't handed in, and still can be
+     * @param lostMinutes of work due this day that is out of reach or was let go
+     * @param overMinutes of open work that doesn't fit into what is free
+     * @param dayOff what the day is off for; null for any other day
+     */
+    public record TideDayView(
+            LocalDate day,
+            long openMinutes,
+            long doneMinutes,
+            long lostMinutes,
+            long freeMinutes,
+            long overMinutes,
+            List<Long> due,
+            List<Long> opens,
+            List<CloseView> closes,
+            @Nullable String dayOff) {}
+
+    public record CloseView(String name, Instant at) {}
+}

@@ -1,0 +1,173 @@
+package app.navlo.server.board;
+
+import app.navlo.core.tide.Tideline;
+import app.navlo.core.time.WeeklyHours;
+import app.navlo.core.work.Move;
+import app.navlo.server.account.People;
+import app.navlo.server.account.Person;
+import app.navlo.server.account.Role;
+import app.navlo.server.board.BoardView.CourseView;
+import app.navlo.server.board.BoardView.MoveCounts;
+import app.navlo.server.board.BoardView.TideDayView;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Drafts;
+import app.navlo.server.store.FreeHours;
+import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Term;
+import java.time.DayOfWeek;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes a board as it is sent, with the tideline above it. */
+@Service
+@Transactional(readOnly = true)
+public class BoardViews {
+    private static final Tideline.Reach TIDE = new Tideline.Reach(7, 21);
+    private static final int UNKNOWN_EFFORT = 30;
+
+    private final HandIns handIns;
+    private final Drafts drafts;
+    private final FreeHours freeHours;
+
+    BoardViews(HandIns handIns, Drafts drafts, FreeHours freeHours) {
+        this.handIns = handIns;
+        this.drafts = drafts;
+        this.freeHours = freeHours;
+    }
+
+    public BoardView of(Board board, People.Student student, Person reader) {
+        Map<Long, Integer> handedIn = handIns.fileCounts(board.student());
+        Map<Long, Integer> lyingReady = drafts.fileCounts(board.student());
+        Optional<WeeklyHours> hours = freeHours.find(board.student());
+        Term term = board.terms().isEmpty()
+                ? null
+                : board.terms().values().iterator().next();
+        return new BoardView(
+                board.now(),
+                board.zone().getId(),
+                new BoardView.StudentView(student.id(), student.name()),
+                reader.role() == Role.STUDENT,
+                board.version(),
+                term == null
+                        ? null
+                        : new BoardView.TermView(term.name(), term.school(), term.firstDay(), term.lastDay()),
+                board.courses().values().stream().map(BoardViews::course).toList(),
+                board.entries().stream()
+                        .map(entry -> WorkViews.of(entry, files(entry, handedIn, lyingReady)))
+                        .toList(),
+                counts(board.entries()),
+                tide(board, hours.orElseGet(BoardViews::assumedHours)),
+                hours.isEmpty(),
+                nextChange(board));
+    }
+
+    private static CourseView course(Course course) {
+        Course.Details details = course.details();
+        return new CourseView(
+                course.id(),
+                course.version(),
+                details.name(),
+                details.shortName(),
+                details.teacher(),
+                details.colour(),
+                details.zone().getId(),
+                course.termId() == null);
+    }
+
+    static int files(Board.Entry entry, Map<Long, Integer> handedIn, Map<Long, Integer> lyingReady) {
+        Long standing = entry.standingHandIn();
+        return standing == null
+                ? lyingReady.getOrDefault(entry.work().id(), 0)
+                : handedIn.getOrDefault(standing, 0);
+    }
+
+    static MoveCounts counts(List<Board.Entry> entries) {
+        Map<Move, Integer> counts = new EnumMap<>(Move.class);
+        entries.forEach(entry -> counts.merge(entry.state().move(), 1, Integer::sum));
+        return new MoveCounts(
+                entries.size(),
+                counts.getOrDefault(Move.YOURS, 0),
+                counts.getOrDefault(Move.TEACHERS, 0),
+                counts.getOrDefault(Move.SETTLED, 0),
+                counts.getOrDefault(Move.NOT_YET, 0),
+                counts.getOrDefault(Move.OUT_OF_REACH, 0));
+    }
+
+    private static List<TideDayView> tide(Board board, WeeklyHours hours) {
+        List<Tideline.Entry<Long>> entries = board.entries().stream()
+                .map(entry -> new Tideline.Entry<>(
+                        entry.work().id(),
+                        Objects.requireNonNullElse(entry.work().definition().effortMinutes(), UNKNOWN_EFFORT),
+                        entry.work().definition().opensAt(),
+                        entry.state().due(),
+                        entry.state().stage(),
+                        entry.state().move()))
+                .toList();
+        List<Tideline.Close> closes = board.terms().values().stream()
+                .flatMap(term -> term.closes().stream())
+                .map(period -> new Tideline.Close(period.name(), period.closesAt()))
+                .toList();
+        return Tideline.of(entries, closes, hours, TIDE, board.now(), board.zone()).stream()
+                .map(day -> tideDay(day, board.terms().values()))
+                .toList();
+    }
+
+    private static TideDayView tideDay(Tideline.Day<Long> day, Iterable<Term> terms) {
+        return new TideDayView(
+                day.day(),
+                day.openMinutes(),
+                day.doneMinutes(),
+                day.lostMinutes(),
+                day.freeMinutes(),
+                day.overMinutes(),
+                day.due(),
+                day.opens(),
+                day.closes().stream()
+                        .map(close -> new BoardView.CloseView(close.name(), close.at()))
+                        .toList(),
+                dayOff(day.day(), terms));
+    }
+
+    private static @Nullable String dayOff(LocalDate day, Iterable<Term> terms) {
+        for (Term term : terms) {
+            for (Term.DaysOff off : term.daysOff()) {
+                if (!day.isBefore(off.first()) && !day.isAfter(off.last())) {
+                    return off.name();
+                }
+            }
+        }
+        return null;
+    }
+
+    private static @Nullable Instant nextChange(Board board) {
+        return board.entries().stream()
+                .map(entry -> entry.state().nextChange())
+                .filter(Objects::nonNull)
+                .min(Instant::compareTo)
+                .orElse(null);
+    }
+
+    /** Until a student says otherwise: two hours after school, three at the week-end. */
+    public static WeeklyHours assumedHours() {
+        Map<DayOfWeek, List<WeeklyHours.Span>> spans = new EnumMap<>(DayOfWeek.class);
+        for (DayOfWeek day : DayOfWeek.values()) {
+            boolean weekend = day.getValue() >= DayOfWeek.SATURDAY.getValue();
+            spans.put(
+                    day,
+                    List.of(
+                            weekend
+                                    ? new WeeklyHours.Span(LocalTime.of(10, 0), LocalTime.of(13, 0))
+                                    : new WeeklyHours.Span(LocalTime.of(16, 0), LocalTime.of(18, 0))));
+        }
+        return new WeeklyHours(spans);
+    }
+}

@@ -1,0 +1,116 @@
+package app.navlo.server.board;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.feedback.FeedbackCount;
+import app.navlo.core.reason.Reason;
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.Costs;
+import app.navlo.core.work.PartsDone;
+import app.navlo.core.work.Redo;
+import app.navlo.core.work.WorkState;
+import app.navlo.server.board.BoardView.BecauseView;
+import app.navlo.server.board.BoardView.CostView;
+import app.navlo.server.board.BoardView.FeedbackView;
+import app.navlo.server.board.BoardView.PartsView;
+import app.navlo.server.board.BoardView.RedoView;
+import app.navlo.server.board.BoardView.ScoreView;
+import app.navlo.server.board.BoardView.WorkView;
+import app.navlo.server.store.Work;
+import java.math.RoundingMode;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** Writes a derived piece of work as it is sent. */
+public final class WorkViews {
+    private static final int DECIMALS_SENT = 6;
+
+    private WorkViews() {}
+
+    public static WorkView of(Board.Entry entry, int files) {
+        Work work = entry.work();
+        Work.Definition definition = work.definition();
+        WorkState state = entry.state();
+        List<Costs.CostDate> costs = entry.costs();
+        return new WorkView(
+                work.id(),
+                work.version(),
+                definition.courseId(),
+                work.origin(),
+                definition.title(),
+                definition.kind(),
+                definition.unit(),
+                definition.category(),
+                definition.required(),
+                state.stage(),
+                state.timing(),
+                state.missing(),
+                state.move(),
+                state.shown().flag(),
+                state.shown().differ(),
+                definition.opensAt(),
+                state.due(),
+                dueDay(definition.due(), state.due()),
+                state.handedInAt(),
+                costs.isEmpty() ? null : cost(costs.get(0)),
+                definition.effortMinutes(),
+                score(entry),
+                feedback(entry.feedback()),
+                parts(state.parts()),
+                redo(state.redo()),
+                state.attemptsUsed(),
+                state.attemptsAllowed(),
+                files,
+                because(state.because(), entry.course().details().zone()));
+    }
+
+    private static @Nullable LocalDate dueDay(@Nullable Deadline assigned, @Nullable Instant inForce) {
+        return assigned instanceof Deadline.EndOfDay end && end.instant().equals(inForce) ? end.day() : null;
+    }
+
+    public static CostView cost(Costs.CostDate cost) {
+        return new CostView(cost.at(), cost.limit());
+    }
+
+    private static ScoreView score(Board.Entry entry) {
+        Rational points = entry.state().score().points();
+        return new ScoreView(
+                entry.state().score().mark(),
+                points == null ? null : decimal(points),
+                decimal(entry.work().definition().marking().possible()));
+    }
+
+    private static FeedbackView feedback(FeedbackCount count) {
+        return new FeedbackView(count.count(), count.unread(), count.latestBy());
+    }
+
+    private static @Nullable PartsView parts(@Nullable PartsDone parts) {
+        return parts == null
+                ? null
+                : new PartsView(parts.done(), parts.of(), parts.postsLeft(), parts.repliesLeft());
+    }
+
+    private static @Nullable RedoView redo(@Nullable Redo redo) {
+        return redo == null ? null : new RedoView(redo.kind(), redo.due(), redo.timing());
+    }
+
+    private static BecauseView because(WorkState.Because because, ZoneId zone) {
+        return new BecauseView(
+                sentence(because.stage(), zone),
+                sentence(because.timing(), zone),
+                sentence(because.missing(), zone),
+                sentence(because.move(), zone));
+    }
+
+    private static String sentence(Reason reason, ZoneId zone) {
+        return Sentences.write(reason, zone);
+    }
+
+    /** The shortest decimal that says it; thirds and the like are cut after six places. */
+    public static String decimal(Rational value) {
+        return value.toDecimal(DECIMALS_SENT, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+    }
+}

@@ -1,0 +1,5 @@
+/** Tells open pages that something changed. */
+@NullMarked
+package app.navlo.server.live;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,78 @@
+package app.navlo.server.problem;
+
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.util.List;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.HttpStatusCode;
+import org.springframework.http.MediaType;
+import org.springframework.http.ProblemDetail;
+import org.springframework.http.ResponseEntity;
+import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.stereotype.Component;
+import org.springframework.web.bind.MethodArgumentNotValidException;
+import org.springframework.web.bind.annotation.ExceptionHandler;
+import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.WebRequest;
+import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Writes every fault as problem details with a list of {@code faults}: field and message. */
+@Component
+@RestControllerAdvice
+public class Problems extends ResponseEntityExceptionHandler {
+    private final JsonMapper json;
+
+    Problems(JsonMapper json) {
+        this.json = json;
+    }
+
+    public static ProblemDetail detail(Refusal refusal) {
+        return detail(refusal.status(), refusal.title(), refusal.faults());
+    }
+
+    private static ProblemDetail detail(HttpStatusCode status, String title, List<Refusal.Fault> faults) {
+        ProblemDetail problem = ProblemDetail.forStatus(status);
+        problem.setTitle(title);
+        problem.setDetail(faults.isEmpty() ? title : faults.get(0).message());
+        problem.setProperty("faults", faults);
+        return problem;
+    }
+
+    /** For filters, which stand before the controllers. */
+    public void write(HttpServletResponse response, Refusal refusal) throws IOException {
+        response.setStatus(refusal.status().value());
+        response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+        json.writeValue(response.getOutputStream(), detail(refusal));
+    }
+
+    @ExceptionHandler(Refusal.class)
+    ResponseEntity<ProblemDetail> refused(Refusal refusal) {
+        return ResponseEntity.status(refusal.status()).body(detail(refusal));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        List<Refusal.Fault> faults = e.getBindingResult().getFieldErrors().stream()
+                .map(error -> new Refusal.Fault(error.getField(), String.valueOf(error.getDefaultMessage())))
+                .toList();
+        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_ENTITY).body(detail(Refusal.invalid(faults)));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        Refusal.Fault fault = new Refusal.Fault("", "The request can't be read. Reload the page and try again.");
+        return ResponseEntity.status(status).body(detail(status, "The request can't be read", List.of(fault)));
+    }
+
+    @Override
+    protected ResponseEntity<Object> handleMaxUploadSizeExceededException(
+            MaxUploadSizeExceededException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        Refusal refusal = Refusal.tooLarge("The file is larger than this server takes. Make it smaller or split it.");
+        return ResponseEntity.status(refusal.status()).body(detail(refusal));
+    }
+}

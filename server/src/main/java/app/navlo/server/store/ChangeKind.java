@@ -1,0 +1,28 @@
+package app.navlo.server.store;
+
+/** What sort of change it is, and whether the notice that reports it offers to undo it. */
+public enum ChangeKind {
+    SEED(false),
+    DRAFT(false),
+    READ(false),
+    HAND_IN(true),
+    POST(true),
+    WITHDRAW(true),
+    ADD_COURSE(true),
+    EDIT_COURSE(true),
+    ADD_WORK(true),
+    EDIT_WORK(true),
+    REMOVE_WORK(true),
+    IMPORT(true),
+    UNDO(true);
+
+    private final boolean undoable;
+
+    ChangeKind(boolean undoable) {
+        this.undoable = undoable;
+    }
+
+    public boolean undoable() {
+        return undoable;
+    }
+}

@@ -1,0 +1,122 @@
+package app.navlo.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** The log of changes. What a change brought counts as long as no change that stands undoes it. */
+@Repository
+public class Changes {
+    private final JdbcClient db;
+
+    Changes(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** @param person who made it; null for the system */
+    public record Change(
+            long id,
+            long student,
+            @Nullable Long person,
+            ChangeKind kind,
+            Instant at,
+            String source,
+            String summary,
+            @Nullable Long undoes) {}
+
+    /** A change that is about to be made. */
+    public record NewChange(
+            long student, @Nullable Long person, ChangeKind kind, Instant at, String source, String summary) {}
+
+    public long add(NewChange change) {
+        return add(change, null);
+    }
+
+    public long add(NewChange change, @Nullable Long undoes) {
+        KeyHolder key = new GeneratedKeyHolder();
+        db.sql("""
+                INSERT INTO change (student_id, person_id, kind, at, source, summary, undoes)
+                VALUES (:student, :person, :kind, :at, :source, :summary, :undoes)
+                """)
+                .param("student", change.student())
+                .param("person", change.person())
+                .param("kind", change.kind().name())
+                .param("at", change.at())
+                .param("source", change.source())
+                .param("summary", change.summary())
+                .param("undoes", undoes)
+                .update(key, "id");
+        return key.getKeyAs(Long.class);
+    }
+
+    public Optional<Change> find(long student, long id) {
+        return db.sql("""
+                SELECT id, student_id, person_id, kind, at, source, summary, undoes
+                FROM change WHERE student_id = :student AND id = :id
+                """)
+                .param("student", student)
+                .param("id", id)
+                .query(Changes::change)
+                .optional();
+    }
+
+    /** The latest first; drafts and read marks are left out. */
+    public List<Change> latest(long student, int atMost) {
+        return db.sql("""
+                SELECT id, student_id, person_id, kind, at, source, summary, undoes
+                FROM change
+                WHERE student_id = :student AND kind NOT IN ('DRAFT', 'READ', 'SEED')
+                ORDER BY id DESC LIMIT :most
+                """)
+                .param("student", student)
+                .param("most", atMost)
+                .query(Changes::change)
+                .list();
+    }
+
+    /** The highest number given so far to a change of this student; 0 before the first. */
+    public long last(long student) {
+        return db.sql("SELECT COALESCE(MAX(id), 0) FROM change WHERE student_id = :student")
+                .param("student", student)
+                .query(Long.class)
+                .single();
+    }
+
+    /** The changes of this student that don't stand: undone by a change that does. */
+    public Set<Long> undone(long student) {
+        List<long[]> undos = db.sql("""
+                SELECT id, undoes FROM change WHERE student_id = :student AND undoes IS NOT NULL ORDER BY id DESC
+                """)
+                .param("student", student)
+                .query((row, n) -> new long[] {row.getLong("id"), row.getLong("undoes")})
+                .list();
+        Set<Long> undone = new HashSet<>();
+        for (long[] undo : undos) {
+            if (!undone.contains(undo[0])) {
+                undone.add(undo[1]);
+            }
+        }
+        return undone;
+    }
+
+    private static Change change(ResultSet row, int n) throws SQLException {
+        return new Change(
+                row.getLong("id"),
+                row.getLong("student_id"),
+                Rows.longOrNull(row, "person_id"),
+                ChangeKind.valueOf(row.getString("kind")),
+                Rows.instant(row, "at"),
+                row.getString("source"),
+                row.getString("summary"),
+                Rows.longOrNull(row, "undoes"));
+    }
+}

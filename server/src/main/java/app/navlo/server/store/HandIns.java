@@ -1,0 +1,80 @@
+package app.navlo.server.store;
+
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** What was handed in, by the number of the fact that says so. */
+@Repository
+public class HandIns {
+    private final JdbcClient db;
+
+    HandIns(JdbcClient db) {
+        this.db = db;
+    }
+
+    public record Content(@Nullable String text, @Nullable String note, List<StoredFile> files) {
+        public Content {
+            files = List.copyOf(files);
+        }
+    }
+
+    public void add(long fact, Content content) {
+        db.sql("INSERT INTO hand_in (fact_id, text, note) VALUES (:fact, :text, :note)")
+                .param("fact", fact)
+                .param("text", content.text())
+                .param("note", content.note())
+                .update();
+        int position = 1;
+        for (StoredFile file : content.files()) {
+            db.sql("""
+                    INSERT INTO hand_in_file (fact_id, position, name, media_type, size, sha256)
+                    VALUES (:fact, :position, :name, :type, :size, :sha)
+                    """)
+                    .param("fact", fact)
+                    .param("position", position++)
+                    .param("name", file.name())
+                    .param("type", file.mediaType())
+                    .param("size", file.size())
+                    .param("sha", file.sha256())
+                    .update();
+        }
+    }
+
+    public Optional<Content> find(long fact) {
+        List<StoredFile> files = db.sql("""
+                SELECT name, media_type, size, sha256 FROM hand_in_file WHERE fact_id = :fact ORDER BY position
+                """)
+                .param("fact", fact)
+                .query((row, n) -> new StoredFile(
+                        row.getString("name"),
+                        row.getString("media_type"),
+                        row.getLong("size"),
+                        row.getString("sha256")))
+                .list();
+        return db.sql("SELECT text, note FROM hand_in WHERE fact_id = :fact")
+                .param("fact", fact)
+                .query((row, n) -> new Content(row.getString("text"), row.getString("note"), files))
+                .optional();
+    }
+
+    /** How many files each hand-in of a student has, by fact; those without any are left out. */
+    public Map<Long, Integer> fileCounts(long student) {
+        Map<Long, Integer> counts = new HashMap<>();
+        db.sql("""
+                SELECT h.fact_id, COUNT(*) AS files
+                FROM hand_in_file h JOIN fact f ON f.id = h.fact_id
+                WHERE f.student_id = :student GROUP BY h.fact_id
+                """)
+                .param("student", student)
+                .query(row -> {
+                    counts.put(row.getLong("fact_id"), row.getInt("files"));
+                });
+        return counts;
+    }
+
+}

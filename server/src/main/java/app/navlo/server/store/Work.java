@@ -1,0 +1,84 @@
+package app.navlo.server.store;
+
+import app.navlo.core.policy.RedoRule;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work as its standing revision has it.
+ *
+ * @param version the last change that touched it
+ * @param originKey what names it at its origin; null for what was typed in
+ */
+public record Work(long id, long version, Origin origin, @Nullable String originKey, Definition definition) {
+
+    /** Where it came from. */
+    public enum Origin {
+        SCHOOL,
+        CALENDAR,
+        TYPED
+    }
+
+    /**
+     * @param cutoff late work is taken for so long after the due; null for no limit
+     * @param effortMinutes null where nobody has estimated it
+     */
+    public record Definition(
+            long courseId,
+            String title,
+            WorkKind kind,
+            @Nullable String unit,
+            @Nullable String category,
+            boolean required,
+            boolean expectsHandIn,
+            WorkItem.Marking marking,
+            @Nullable Instant opensAt,
+            @Nullable Deadline due,
+            @Nullable Deadline closesAt,
+            @Nullable Duration cutoff,
+            @Nullable Integer attemptsAllowed,
+            WorkItem.@Nullable Parts parts,
+            @Nullable RedoRule redo,
+            @Nullable Integer effortMinutes,
+            Takes takes) {
+
+        public WorkItem item(long id, @Nullable Instant gradingClose) {
+            return new WorkItem(
+                    Long.toString(id),
+                    title,
+                    kind,
+                    required,
+                    expectsHandIn,
+                    marking,
+                    new WorkItem.Schedule(opensAt, due, closesAt, cutoff, gradingClose),
+                    attemptsAllowed,
+                    parts,
+                    redo);
+        }
+    }
+
+    /**
+     * What a hand-in may hold.
+     *
+     * @param fileTypes endings without their dot, lower case; empty for any type
+     */
+    public record Takes(
+            boolean files, boolean text, boolean done, List<String> fileTypes, int maxFiles, long maxFileBytes) {
+        private static final long DEFAULT_BYTES = 50L << 20;
+
+        public static final Takes ANYTHING = new Takes(true, true, true, List.of(), 20, DEFAULT_BYTES);
+
+        public Takes {
+            fileTypes = List.copyOf(fileTypes);
+        }
+
+        public Takes(boolean files, boolean text, boolean done, List<String> fileTypes) {
+            this(files, text, done, fileTypes, 20, DEFAULT_BYTES);
+        }
+    }
+}

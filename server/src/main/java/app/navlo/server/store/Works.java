@@ -1,0 +1,282 @@
+package app.navlo.server.store;
+
+import app.navlo.core.policy.KeptScore;
+import app.navlo.core.policy.RedoRule;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Duration;
+import java.time.ZoneId;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** Pieces of work of a student, each with the revision that stands. */
+@Repository
+public class Works {
+    private static final int ANY_WORK = -1;
+
+    private final JdbcClient db;
+
+    Works(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** By number, in the order in which they were added. Work whose course is gone is left out. */
+    public Map<Long, Work> all(long student, Set<Long> undone, Map<Long, Course> courses) {
+        return read(student, ANY_WORK, undone, courses);
+    }
+
+    public Optional<Work> find(long student, long id, Set<Long> undone, Map<Long, Course> courses) {
+        return Optional.ofNullable(read(student, id, undone, courses).get(id));
+    }
+
+    private Map<Long, Work> read(long student, long only, Set<Long> undone, Map<Long, Course> courses) {
+        Map<Long, Work> latest = new LinkedHashMap<>();
+        db.sql("""
+                SELECT w.id, w.version, w.origin, w.origin_key, r.change_id, r.gone, r.course_id, r.title, r.kind,
+                       r.unit, r.category, r.required, r.expects_hand_in, r.possible, r.pass_percent, r.kept,
+                       r.opens_at, r.due_at, r.due_day, r.closes_at, r.closes_day, r.cutoff_minutes,
+                       r.attempts_allowed, r.posts_wanted, r.replies_wanted, r.redo_allowed, r.redo_until,
+                       r.redo_needs_reopening, r.effort_minutes, r.takes_files, r.takes_text, r.takes_done,
+                       r.file_types, r.max_files, r.max_file_bytes
+                FROM work w JOIN work_revision r ON r.work_id = w.id
+                WHERE w.student_id = :student AND (:only = -1 OR w.id = :only)
+                ORDER BY w.id, r.id
+                """)
+                .param("student", student)
+                .param("only", only)
+                .query(row -> {
+                    if (undone.contains(row.getLong("change_id"))) {
+                        return;
+                    }
+                    Course course = courses.get(row.getLong("course_id"));
+                    if (row.getBoolean("gone") || course == null) {
+                        latest.remove(row.getLong("id"));
+                    } else {
+                        latest.put(row.getLong("id"), work(row, course.details().zone()));
+                    }
+                });
+        return latest;
+    }
+
+    private static Work work(ResultSet row, ZoneId zone) throws SQLException {
+        return new Work(
+                row.getLong("id"),
+                row.getLong("version"),
+                Work.Origin.valueOf(row.getString("origin")),
+                row.getString("origin_key"),
+                definition(row, zone));
+    }
+
+    private static Work.Definition definition(ResultSet row, ZoneId zone) throws SQLException {
+        Long cutoff = Rows.longOrNull(row, "cutoff_minutes");
+        return new Work.Definition(
+                row.getLong("course_id"),
+                row.getString("title"),
+                WorkKind.valueOf(row.getString("kind")),
+                row.getString("unit"),
+                row.getString("category"),
+                row.getBoolean("required"),
+                row.getBoolean("expects_hand_in"),
+                new WorkItem.Marking(
+                        Rows.exact(row, "possible"),
+                        Rows.exactOrNull(row, "pass_percent"),
+                        KeptScore.valueOf(row.getString("kept"))),
+                Rows.instantOrNull(row, "opens_at"),
+                Rows.deadlineOrNull(row, "due", zone),
+                Rows.deadlineOrNull(row, "closes", zone),
+                cutoff == null ? null : Duration.ofMinutes(cutoff),
+                Rows.integerOrNull(row, "attempts_allowed"),
+                parts(row),
+                row.getBoolean("redo_allowed")
+                        ? new RedoRule(Rows.instantOrNull(row, "redo_until"), row.getBoolean("redo_needs_reopening"))
+                        : null,
+                Rows.integerOrNull(row, "effort_minutes"),
+                takes(row));
+    }
+
+    private static WorkItem.@Nullable Parts parts(ResultSet row) throws SQLException {
+        Integer posts = Rows.integerOrNull(row, "posts_wanted");
+        return posts == null ? null : new WorkItem.Parts(posts, row.getInt("replies_wanted"));
+    }
+
+    private static Work.Takes takes(ResultSet row) throws SQLException {
+        String types = row.getString("file_types");
+        return new Work.Takes(
+                row.getBoolean("takes_files"),
+                row.getBoolean("takes_text"),
+                row.getBoolean("takes_done"),
+                types.isEmpty() ? List.of() : List.of(types.split(",")),
+                row.getInt("max_files"),
+                row.getLong("max_file_bytes"));
+    }
+
+    /** @return the instructions of the revision that stands; empty if there are none */
+    public String instructions(long work, Set<Long> undone) {
+        return db
+                .sql("SELECT change_id, instructions FROM work_revision WHERE work_id = :work ORDER BY id DESC")
+                .param("work", work)
+                .query((row, n) -> Map.entry(row.getLong("change_id"), row.getString("instructions")))
+                .list()
+                .stream()
+                .filter(revision -> !undone.contains(revision.getKey()))
+                .map(Map.Entry::getValue)
+                .findFirst()
+                .orElse("");
+    }
+
+    /** What names works at their origin, for those of {@code origin}, whether or not they stand now. */
+    public Map<String, Long> idsByOriginKey(long student, Work.Origin origin) {
+        Map<String, Long> ids = new LinkedHashMap<>();
+        db.sql("""
+                SELECT id, origin_key FROM work
+                WHERE student_id = :student AND origin = :origin AND origin_key IS NOT NULL
+                """)
+                .param("student", student)
+                .param("origin", origin.name())
+                .query(row -> {
+                    ids.put(row.getString("origin_key"), row.getLong("id"));
+                });
+        return ids;
+    }
+
+    /** What is needed to add a piece of work. */
+    public record NewWork(
+            long student,
+            long change,
+            Work.Origin origin,
+            @Nullable String originKey,
+            Work.Definition definition,
+            String instructions) {}
+
+    public long add(NewWork work) {
+        KeyHolder key = new GeneratedKeyHolder();
+        db.sql("""
+                INSERT INTO work (student_id, course_id, origin, origin_key, version)
+                VALUES (:student, :course, :origin, :key, :change)
+                """)
+                .param("student", work.student())
+                .param("course", work.definition().courseId())
+                .param("origin", work.origin().name())
+                .param("key", work.originKey())
+                .param("change", work.change())
+                .update(key, "id");
+        long id = key.getKeyAs(Long.class);
+        revise(id, work.change(), work.definition(), work.instructions(), false);
+        return id;
+    }
+
+    /** A new word on what the work is. {@code gone} takes it off the board and keeps everything about it. */
+    public void revise(long work, long change, Work.Definition d, String instructions, boolean gone) {
+        WorkItem.Parts parts = d.parts();
+        RedoRule redo = d.redo();
+        Work.Takes takes = d.takes();
+        db.sql("""
+                INSERT INTO work_revision (
+                    work_id, change_id, gone, course_id, title, kind, unit, category, required, expects_hand_in,
+                    possible, pass_percent, kept, opens_at, due_at, due_day, closes_at, closes_day, cutoff_minutes,
+                    attempts_allowed, posts_wanted, replies_wanted, redo_allowed, redo_until, redo_needs_reopening,
+                    effort_minutes, instructions, takes_files, takes_text, takes_done, file_types, max_files,
+                    max_file_bytes)
+                VALUES (
+                    :work, :change, :gone, :course, :title, :kind, :unit, :category, :required, :expects,
+                    :possible, :pass, :kept, :opens, :dueAt, :dueDay, :closesAt, :closesDay, :cutoff,
+                    :attempts, :posts, :replies, :redo, :redoUntil, :redoReopening,
+                    :effort, :instructions, :files, :text, :done, :types, :maxFiles,
+                    :maxBytes)
+                """)
+                .param("work", work)
+                .param("change", change)
+                .param("gone", gone)
+                .param("course", d.courseId())
+                .param("title", d.title())
+                .param("kind", d.kind().name())
+                .param("unit", d.unit())
+                .param("category", d.category())
+                .param("required", d.required())
+                .param("expects", d.expectsHandIn())
+                .param("possible", Rows.decimal(d.marking().possible()))
+                .param("pass", Rows.decimal(d.marking().passPercent()))
+                .param("kept", d.marking().kept().name())
+                .param("opens", d.opensAt())
+                .param("dueAt", Rows.at(d.due()))
+                .param("dueDay", Rows.day(d.due()))
+                .param("closesAt", Rows.at(d.closesAt()))
+                .param("closesDay", Rows.day(d.closesAt()))
+                .param("cutoff", d.cutoff() == null ? null : d.cutoff().toMinutes())
+                .param("attempts", d.attemptsAllowed())
+                .param("posts", parts == null ? null : parts.posts())
+                .param("replies", parts == null ? null : parts.replies())
+                .param("redo", redo != null)
+                .param("redoUntil", redo == null ? null : redo.until())
+                .param("redoReopening", redo != null && redo.needsReopening())
+                .param("effort", d.effortMinutes())
+                .param("instructions", instructions)
+                .param("files", takes.files())
+                .param("text", takes.text())
+                .param("done", takes.done())
+                .param("types", String.join(",", takes.fileTypes()))
+                .param("maxFiles", takes.maxFiles())
+                .param("maxBytes", takes.maxFileBytes())
+                .update();
+    }
+
+    /** Locks the work until the transaction ends, and says the last change that touched it. */
+    public Optional<Long> lock(long student, long work) {
+        return db.sql("SELECT version FROM work WHERE id = :work AND student_id = :student FOR UPDATE")
+                .param("work", work)
+                .param("student", student)
+                .query(Long.class)
+                .optional();
+    }
+
+    public void touch(long work, long change) {
+        db.sql("UPDATE work SET version = :change WHERE id = :work")
+                .param("change", change)
+                .param("work", work)
+                .update();
+    }
+
+    /** The works of which a change brought facts or revisions. */
+    public List<Long> touchedBy(long change) {
+        return db.sql("""
+                SELECT work_id FROM fact WHERE change_id = :change
+                UNION
+                SELECT work_id FROM work_revision WHERE change_id = :change
+                """)
+                .param("change", change)
+                .query(Long.class)
+                .list();
+    }
+
+    /** Changes later than {@code after} that brought facts or revisions of the work; read marks don't matter. */
+    public List<Long> changesSince(long work, long after) {
+        return db.sql("""
+                SELECT f.change_id FROM fact f JOIN change c ON c.id = f.change_id
+                WHERE f.work_id = :work AND f.change_id > :after AND c.kind <> 'READ'
+                UNION
+                SELECT change_id FROM work_revision WHERE work_id = :work AND change_id > :after
+                """)
+                .param("work", work)
+                .param("after", after)
+                .query(Long.class)
+                .list();
+    }
+
+    /** Works that have ever been in a course, standing or not. */
+    public List<Long> everIn(long course) {
+        return db.sql("SELECT DISTINCT work_id FROM work_revision WHERE course_id = :course")
+                .param("course", course)
+                .query(Long.class)
+                .list();
+    }
+}

@@ -1,0 +1,5 @@
+/** Rows in and out of H2, by hand-written SQL. Facts and revisions are only ever added. */
+@NullMarked
+package app.navlo.server.store;
+
+import org.jspecify.annotations.NullMarked;

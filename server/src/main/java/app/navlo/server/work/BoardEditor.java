@@ -1,0 +1,118 @@
+package app.navlo.server.work;
+
+import app.navlo.server.board.Board;
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Courses;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.Works;
+import app.navlo.server.store.WriteOnce;
+import java.util.Set;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Courses and pieces of work that a student types in. What a school or a calendar told stays as it was told. */
+@Service
+class BoardEditor {
+    private final WorkDesk desk;
+    private final Changes changes;
+    private final Courses courses;
+    private final Works works;
+    private final WriteOnce once;
+    private final LiveFeed live;
+
+    BoardEditor(WorkDesk desk, Changes changes, Courses courses, Works works, WriteOnce once, LiveFeed live) {
+        this.desk = desk;
+        this.changes = changes;
+        this.courses = courses;
+        this.works = works;
+        this.once = once;
+        this.live = live;
+    }
+
+    /** The change, and the number of the course or work that it is about. */
+    record Edited(long change, long id) {}
+
+    @Transactional
+    public Edited addCourse(Writer writer, CourseForm form) {
+        return once(writer, "add course " + form, () -> {
+            Course.Details details = form.details();
+            Set<Long> undone = changes.undone(writer.student());
+            boolean taken = courses.all(writer.student(), undone).values().stream()
+                    .anyMatch(course -> course.details().name().equalsIgnoreCase(details.name()));
+            if (taken) {
+                throw Refusal.invalid("name", "You have a course of this name already. Give it another.");
+            }
+            long change = desk.change(writer, ChangeKind.ADD_COURSE, "Added the course " + details.name());
+            long id = courses.add(writer.student(), null, change, details);
+            live.changed(writer.student());
+            return new Edited(change, id);
+        });
+    }
+
+    @Transactional
+    public Edited addWork(Writer writer, WorkForm form) {
+        return once(writer, "add work " + form, () -> {
+            Work.Definition definition = form.definition(course(writer, form.courseId()).zone(), Work.Takes.ANYTHING);
+            long change = desk.change(writer, ChangeKind.ADD_WORK, "Added " + definition.title());
+            long id = works.add(new Works.NewWork(
+                    writer.student(), change, Work.Origin.TYPED, null, definition, form.instructions()));
+            desk.touch(writer, id, change);
+            return new Edited(change, id);
+        });
+    }
+
+    @Transactional
+    public Edited editWork(Writer writer, long work, WorkForm form) {
+        return once(writer, "edit work " + work + " " + form, () -> {
+            Board.Entry entry = typedIn(writer, work);
+            Work.Definition definition = form.definition(
+                    course(writer, form.courseId()).zone(),
+                    entry.work().definition().takes());
+            long change = desk.change(writer, ChangeKind.EDIT_WORK, "Changed " + definition.title());
+            works.revise(work, change, definition, form.instructions(), false);
+            desk.touch(writer, work, change);
+            return new Edited(change, work);
+        });
+    }
+
+    @Transactional
+    public Edited removeWork(Writer writer, long work) {
+        return once(writer, "remove work " + work, () -> {
+            Board.Entry entry = typedIn(writer, work);
+            Work.Definition definition = entry.work().definition();
+            long change = desk.change(writer, ChangeKind.REMOVE_WORK, "Removed " + definition.title());
+            String instructions = works.instructions(work, changes.undone(writer.student()));
+            works.revise(work, change, definition, instructions, true);
+            desk.touch(writer, work, change);
+            return new Edited(change, work);
+        });
+    }
+
+    private Board.Entry typedIn(Writer writer, long work) {
+        Board.Entry entry = desk.open(writer, work);
+        if (entry.work().origin() != Work.Origin.TYPED) {
+            throw Refusal.conflict(
+                    "This was told by the school",
+                    "Only what you added yourself can be changed or removed here. Undo the import to take it away.");
+        }
+        return entry;
+    }
+
+    private Course.Details course(Writer writer, long id) {
+        Course course = courses.all(writer.student(), changes.undone(writer.student()))
+                .get(id);
+        if (course == null) {
+            throw Refusal.invalid("courseId", "Choose one of your courses, or add one first.");
+        }
+        return course.details();
+    }
+
+    private Edited once(Writer writer, String asked, java.util.function.Supplier<Edited> write) {
+        return once.run(
+                new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()), Edited.class, write);
+    }
+}

@@ -1,0 +1,45 @@
+package app.navlo.server.work;
+
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Course;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/** A course as a student types it in. */
+public record CourseForm(
+        @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.") String name,
+        @Nullable @Size(max = 120, message = "At most 120 letters.") String teacher,
+        @NotBlank(message = "Choose a time zone.") String zone,
+        @NotBlank(message = "Choose a colour.") String colour) {
+
+    private static final int SHORT = 40;
+
+    Course.Details details() {
+        List<Refusal.Fault> faults = new ArrayList<>();
+        if (!Course.COLOURS.contains(colour)) {
+            faults.add(new Refusal.Fault("colour", "Choose one of the colours offered."));
+        }
+        ZoneId parsed = null;
+        try {
+            parsed = ZoneId.of(zone);
+        } catch (DateTimeException e) {
+            faults.add(new Refusal.Fault("zone", "'" + zone + "' is no time zone; one looks like Europe/Copenhagen."));
+        }
+        if (parsed == null || !faults.isEmpty()) {
+            throw Refusal.invalid(faults);
+        }
+        String plain = name.strip();
+        return new Course.Details(
+                plain,
+                plain.length() <= SHORT ? plain : plain.substring(0, SHORT),
+                teacher == null || teacher.isBlank() ? null : teacher.strip(),
+                parsed,
+                colour,
+                48);
+    }
+}

@@ -1,0 +1,94 @@
+package app.navlo.server.work;
+
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import app.navlo.server.board.Board;
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Drafts;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Files;
+import app.navlo.server.store.StoredFile;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.Map;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What lies ready: files and text that aren't handed in. The first of it makes the work a draft. */
+@Service
+class DraftService {
+    static final int LONGEST_TEXT = 200_000;
+
+    private final WorkDesk desk;
+    private final Drafts drafts;
+    private final Files files;
+    private final LiveFeed live;
+
+    DraftService(WorkDesk desk, Drafts drafts, Files files, LiveFeed live) {
+        this.desk = desk;
+        this.drafts = drafts;
+        this.files = files;
+        this.live = live;
+    }
+
+    @Transactional(rollbackFor = IOException.class)
+    public void addFile(Writer writer, long work, String name, Path content) throws IOException {
+        Board.Entry entry = openForDraft(writer, work);
+        StoredFile file = FileCheck.check(entry.work().definition().takes(), name, content);
+        Drafts.Draft draft = begin(writer, entry);
+        int most = entry.work().definition().takes().maxFiles();
+        if (draft.files().size() >= most) {
+            throw Refusal.invalid("file", "At most " + most + " files are taken here. Remove one first.");
+        }
+        boolean there = draft.storedFiles().stream().anyMatch(file::equals);
+        if (!there) {
+            files.keep(file.sha256(), file.size(), content);
+            drafts.addFile(work, file);
+        }
+        live.changed(writer.student());
+    }
+
+    @Transactional
+    public void removeFile(Writer writer, long work, long file) {
+        openForDraft(writer, work);
+        if (!drafts.removeFile(work, file)) {
+            throw Refusal.notFound("file in this draft");
+        }
+        live.changed(writer.student());
+    }
+
+    @Transactional
+    public void saveText(Writer writer, long work, String text) {
+        Board.Entry entry = openForDraft(writer, work);
+        if (text.length() > LONGEST_TEXT) {
+            throw Refusal.invalid(
+                    "text", "The text has " + text.length() + " characters; at most " + LONGEST_TEXT + " are taken.");
+        }
+        begin(writer, entry);
+        drafts.saveText(writer.student(), work, text, desk.now());
+        live.changed(writer.student());
+    }
+
+    private Board.Entry openForDraft(Writer writer, long work) {
+        Board.Entry entry = desk.open(writer, work);
+        if (entry.state().move() != Move.YOURS) {
+            throw HandInService.notYours(entry);
+        }
+        return entry;
+    }
+
+    private Drafts.Draft begin(Writer writer, Board.Entry entry) {
+        long work = entry.work().id();
+        if (drafts.find(work).isEmpty()) {
+            drafts.saveText(writer.student(), work, "", desk.now());
+        }
+        if (entry.state().stage() == Stage.ASSIGNED) {
+            String summary = "Began a draft of " + entry.work().definition().title();
+            long change = desk.change(writer, ChangeKind.DRAFT, summary);
+            desk.add(writer, change, work, FactKind.DRAFT_STARTED, Map.of());
+        }
+        return drafts.find(work).orElseThrow();
+    }
+}

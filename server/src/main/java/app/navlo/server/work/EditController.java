@@ -1,0 +1,117 @@
+package app.navlo.server.work;
+
+import app.navlo.server.account.Person;
+import app.navlo.server.store.Changes;
+import jakarta.validation.Valid;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Courses and work that a student types in, and the log of changes with its undo. */
+@RestController
+@RequestMapping("/api/students/{student}")
+public class EditController {
+    private static final int LATEST = 50;
+
+    private final BoardEditor editor;
+    private final UndoService undo;
+    private final Changes changes;
+
+    EditController(BoardEditor editor, UndoService undo, Changes changes) {
+        this.editor = editor;
+        this.undo = undo;
+        this.changes = changes;
+    }
+
+    /**
+     * @param change to be named when it is undone
+     * @param id of the course or the piece of work
+     */
+    public record EditedView(long change, long id) {
+        static EditedView of(BoardEditor.Edited edited) {
+            return new EditedView(edited.change(), edited.id());
+        }
+    }
+
+    /** @param stands false once it is undone */
+    public record ChangeView(
+            long id, Instant at, String kind, String source, String summary, boolean stands, boolean undoable) {}
+
+    @PostMapping("/courses")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addCourse(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody CourseForm form) {
+        return EditedView.of(editor.addCourse(WorkController.writer(student, person, null, key), form));
+    }
+
+    @PostMapping("/works")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addWork(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody WorkForm form) {
+        return EditedView.of(editor.addWork(WorkController.writer(student, person, null, key), form));
+    }
+
+    @PutMapping("/works/{work}")
+    public EditedView editWork(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody WorkForm form) {
+        return EditedView.of(editor.editWork(WorkController.writer(student, person, version, key), work, form));
+    }
+
+    @DeleteMapping("/works/{work}")
+    public EditedView removeWork(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key) {
+        return EditedView.of(editor.removeWork(WorkController.writer(student, person, version, key), work));
+    }
+
+    /** The latest changes, newest first. */
+    @GetMapping("/changes")
+    public List<ChangeView> changes(@PathVariable long student) {
+        Set<Long> undone = changes.undone(student);
+        return changes.latest(student, LATEST).stream()
+                .map(change -> new ChangeView(
+                        change.id(),
+                        change.at(),
+                        change.kind().name(),
+                        change.source(),
+                        change.summary(),
+                        !undone.contains(change.id()),
+                        change.kind().undoable() && !undone.contains(change.id())))
+                .toList();
+    }
+
+    /** @return the change that undid it, and undoes again when it is undone itself */
+    @PostMapping("/changes/{change}/undo")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView undo(
+            @PathVariable long student, @PathVariable long change, @AuthenticationPrincipal Person person) {
+        return new EditedView(undo.undo(WorkController.writer(student, person, null, null), change), change);
+    }
+}

@@ -1,0 +1,197 @@
+package app.navlo.server.work;
+
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkKind;
+import app.navlo.server.board.Board;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Drafts;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.HandIns;
+import app.navlo.server.store.StoredFile;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.WriteOnce;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Hands in what lies ready, takes it back, and adds the parts of a discussion. Each is there whole or not at all. */
+@Service
+public class HandInService {
+    private final WorkDesk desk;
+    private final Drafts drafts;
+    private final HandIns handIns;
+    private final WriteOnce once;
+
+    HandInService(WorkDesk desk, Drafts drafts, HandIns handIns, WriteOnce once) {
+        this.desk = desk;
+        this.drafts = drafts;
+        this.handIns = handIns;
+        this.once = once;
+    }
+
+    /**
+     * What the person confirmed.
+     *
+     * @param files the draft's files by number, as the confirmation listed them
+     * @param note a line to go with it; null for none
+     */
+    public record HandIn(HandInContent content, List<Long> files, @Nullable String note) {}
+
+    /** The change, and the fact that stands for the hand-in. */
+    public record Done(long change, long fact) {}
+
+    static Refusal notYours(Board.Entry entry) {
+        String why = Sentences.write(
+                entry.state().because().move(), entry.course().details().zone());
+        String stage = Sentences.write(
+                entry.state().because().stage(), entry.course().details().zone());
+        return Refusal.conflict("This isn't yours to hand in now", why + ". " + stage + ".");
+    }
+
+    @Transactional
+    public Done handIn(Writer writer, long work, HandIn request) {
+        String asked = "hand in " + work + " " + request;
+        return once.run(
+                new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()),
+                Done.class,
+                () -> handInNow(writer, work, request));
+    }
+
+    private Done handInNow(Writer writer, long work, HandIn request) {
+        Board.Entry entry = desk.open(writer, work);
+        if (entry.state().move() != Move.YOURS) {
+            throw notYours(entry);
+        }
+        HandIns.Content content = content(entry.work(), request);
+        String title = entry.work().definition().title();
+        long change = desk.change(writer, ChangeKind.HAND_IN, "Handed in " + title);
+        long fact = desk.add(
+                writer,
+                change,
+                work,
+                FactKind.HANDED_IN,
+                Map.of(
+                        "attempt",
+                        entry.state().attemptsUsed() + 1,
+                        "content",
+                        request.content().name()));
+        handIns.add(fact, content);
+        drafts.clear(work);
+        return new Done(change, fact);
+    }
+
+    private HandIns.Content content(Work work, HandIn request) {
+        Work.Takes takes = work.definition().takes();
+        String note = request.note() == null || request.note().isBlank()
+                ? null
+                : request.note().strip();
+        if (request.content() == HandInContent.DONE || request.content() == HandInContent.ATTEMPT) {
+            boolean attempt = work.definition().kind() == WorkKind.QUIZ
+                    || work.definition().kind() == WorkKind.TEST;
+            if (!takes.done() || attempt != (request.content() == HandInContent.ATTEMPT)) {
+                throw Refusal.invalid("content", "This work can't be handed in so. Reload the page and choose again.");
+            }
+            return new HandIns.Content(null, note, List.of());
+        }
+        Drafts.Draft draft = drafts.find(work.id()).filter(d -> !d.isEmpty()).orElseThrow(() -> Refusal.invalid(
+                "content", "Nothing lies ready to hand in. Choose a file or write a text first."));
+        List<Long> lying = draft.files().stream().map(Drafts.DraftFile::id).toList();
+        if (!lying.equals(request.files())) {
+            throw Refusal.changedSince("The draft");
+        }
+        List<StoredFile> files = draft.storedFiles();
+        if (request.content() == HandInContent.FILES && files.isEmpty()) {
+            throw Refusal.invalid("files", "No file lies ready. Choose one first.");
+        }
+        if (request.content() == HandInContent.TEXT && (!takes.text() || draft.text().isBlank())) {
+            throw Refusal.invalid("text", "The text is empty. Write it first.");
+        }
+        return new HandIns.Content(draft.text().isBlank() ? null : draft.text(), note, files);
+    }
+
+    @Transactional
+    public Done withdraw(Writer writer, long work) {
+        return once.run(
+                new WriteOnce.Once(writer.person(), writer.key(), "withdraw " + work, desk.now()),
+                Done.class,
+                () -> withdrawNow(writer, work));
+    }
+
+    private Done withdrawNow(Writer writer, long work) {
+        Board.Entry entry = desk.open(writer, work);
+        Long standing = entry.standingHandIn();
+        if (standing == null || !mayWithdraw(entry)) {
+            throw Refusal.conflict(
+                    "There is nothing to withdraw",
+                    "Only what is with the teacher and not graded yet can be taken back.");
+        }
+        String title = entry.work().definition().title();
+        long change = desk.change(writer, ChangeKind.WITHDRAW, "Withdrew " + title);
+        long fact = desk.add(writer, change, work, FactKind.WITHDRAWN, Map.of());
+        refill(writer, work, standing);
+        return new Done(change, fact);
+    }
+
+    /** Whether the last hand-in is with the teacher and is one that can be taken back. */
+    static boolean mayWithdraw(Board.Entry entry) {
+        Long standing = entry.standingHandIn();
+        return entry.state().stage() == Stage.TURNED_IN
+                && standing != null
+                && entry.recorded().stream()
+                        .filter(fact -> fact.id() == standing)
+                        .anyMatch(fact -> fact.fact() instanceof Fact.HandedIn handedIn
+                                && handedIn.content() != HandInContent.ATTEMPT);
+    }
+
+    /** What was withdrawn lies ready again, unless something newer does. */
+    private void refill(Writer writer, long work, long handIn) {
+        if (drafts.find(work).filter(draft -> !draft.isEmpty()).isPresent()) {
+            return;
+        }
+        handIns.find(handIn).ifPresent(content -> {
+            drafts.saveText(writer.student(), work, content.text() == null ? "" : content.text(), desk.now());
+            content.files().forEach(file -> drafts.addFile(work, file));
+        });
+    }
+
+    @Transactional
+    public Done post(Writer writer, long work, Fact.Posted.Part part, String text) {
+        return once.run(
+                new WriteOnce.Once(writer.person(), writer.key(), "post " + work + part + text, desk.now()),
+                Done.class,
+                () -> postNow(writer, work, part, text));
+    }
+
+    private Done postNow(Writer writer, long work, Fact.Posted.Part part, String text) {
+        Board.Entry entry = desk.open(writer, work);
+        if (entry.state().parts() == null) {
+            throw Refusal.invalid("part", "This work has no posts and replies.");
+        }
+        if (!entry.state().accepted() || entry.state().stage() == Stage.NOT_OPEN) {
+            throw notYours(entry);
+        }
+        String title = entry.work().definition().title();
+        String what = part == Fact.Posted.Part.POST ? "Posted in " : "Replied in ";
+        long change = desk.change(writer, ChangeKind.POST, what + title);
+        long fact = desk.add(writer, change, work, FactKind.POSTED, Map.of("part", part.name(), "body", text));
+        return new Done(change, fact);
+    }
+
+    /** The student has seen the feedback that stands now. */
+    @Transactional
+    public void markRead(Writer writer, long work) {
+        Board.Entry entry = desk.open(writer, work);
+        if (entry.feedback().unread() > 0) {
+            String title = entry.work().definition().title();
+            long change = desk.change(writer, ChangeKind.READ, "Read feedback on " + title);
+            desk.add(writer, change, work, FactKind.READ_MARKED, Map.of());
+        }
+    }
+}

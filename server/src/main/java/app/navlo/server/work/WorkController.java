@@ -1,0 +1,207 @@
+package app.navlo.server.work;
+
+import app.navlo.core.work.Fact;
+import app.navlo.server.account.Person;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Files;
+import app.navlo.server.work.WorkDetail.Receipt;
+import jakarta.servlet.http.HttpServletResponse;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** One piece of work: read it, draft, hand in, withdraw. */
+@RestController
+@RequestMapping("/api/students/{student}/works/{work}")
+public class WorkController {
+    private final WorkDetails details;
+    private final DraftService drafts;
+    private final HandInService handIns;
+    private final Files files;
+
+    WorkController(WorkDetails details, DraftService drafts, HandInService handIns, Files files) {
+        this.details = details;
+        this.drafts = drafts;
+        this.handIns = handIns;
+        this.files = files;
+    }
+
+    public record DraftText(@NotNull String text) {}
+
+    /** @param text of the post or reply */
+    public record Post(
+            @NotNull(message = "Say whether it is a post or a reply.") Fact.Posted.Part part,
+            @NotBlank(message = "Write something first.") @Size(max = 20000, message = "At most 20000 letters.")
+                    String text) {}
+
+    /**
+     * @param change to be named when it is undone
+     * @param receipt null where the hand-in isn't one that has a receipt
+     */
+    public record HandedIn(long change, @Nullable Receipt receipt, WorkDetail detail) {}
+
+    @GetMapping
+    public WorkDetail read(@PathVariable long student, @PathVariable long work) {
+        return details.read(student, work);
+    }
+
+    @PutMapping("/draft")
+    public WorkDetail saveText(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @Valid @RequestBody DraftText draft) {
+        drafts.saveText(writer(student, person, null, null), work, draft.text());
+        return details.read(student, work);
+    }
+
+    @PostMapping(path = "/draft/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    public WorkDetail addFile(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestParam MultipartFile file)
+            throws IOException {
+        Path copy = java.nio.file.Files.createTempFile("navlo", ".upload");
+        try {
+            file.transferTo(copy);
+            String name = Objects.requireNonNullElse(file.getOriginalFilename(), "file");
+            drafts.addFile(writer(student, person, null, null), work, name, copy);
+        } finally {
+            java.nio.file.Files.deleteIfExists(copy);
+        }
+        return details.read(student, work);
+    }
+
+    @DeleteMapping("/draft/files/{file}")
+    public WorkDetail removeFile(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long file,
+            @AuthenticationPrincipal Person person) {
+        drafts.removeFile(writer(student, person, null, null), work, file);
+        return details.read(student, work);
+    }
+
+    @PostMapping("/hand-ins")
+    @ResponseStatus(HttpStatus.CREATED)
+    public HandedIn handIn(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody HandInService.HandIn request) {
+        HandInService.Done done = handIns.handIn(writer(student, person, version, key), work, request);
+        return new HandedIn(
+                done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
+    }
+
+    @PostMapping("/withdrawal")
+    @ResponseStatus(HttpStatus.CREATED)
+    public HandedIn withdraw(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key) {
+        HandInService.Done done = handIns.withdraw(writer(student, person, version, key), work);
+        return new HandedIn(done.change(), null, details.read(student, work));
+    }
+
+    @PostMapping("/posts")
+    @ResponseStatus(HttpStatus.CREATED)
+    public HandedIn post(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody Post post) {
+        HandInService.Done done =
+                handIns.post(writer(student, person, version, key), work, post.part(), post.text());
+        return new HandedIn(done.change(), null, details.read(student, work));
+    }
+
+    @PostMapping("/read-mark")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    public void markRead(
+            @PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
+        handIns.markRead(writer(student, person, null, null), work);
+    }
+
+    @GetMapping("/hand-ins/{handIn}")
+    public Receipt receipt(@PathVariable long student, @PathVariable long work, @PathVariable long handIn) {
+        return details.receipt(student, work, handIn);
+    }
+
+    /** The file as it was handed in, always as a download, never shown by the browser on its own. */
+    @GetMapping("/hand-ins/{handIn}/files/{position}")
+    @Transactional(readOnly = true)
+    public void file(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long handIn,
+            @PathVariable int position,
+            HttpServletResponse response)
+            throws IOException {
+        List<WorkDetail.ReceiptFile> all = details.receipt(student, work, handIn).files();
+        WorkDetail.ReceiptFile file = all.stream()
+                .filter(one -> one.position() == position)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("file"));
+        response.setContentType(file.mediaType());
+        response.setContentLengthLong(file.size());
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(file.name(), StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
+        files.copy(file.sha256(), response.getOutputStream());
+    }
+
+    static Writer writer(long student, Person person, @Nullable String version, @Nullable String key) {
+        if (key != null && (key.isBlank() || key.length() > 100)) {
+            throw Refusal.invalid("Idempotency-Key", "It must have 1 to 100 characters.");
+        }
+        return new Writer(student, person.id(), person.name(), version(version), key);
+    }
+
+    private static @Nullable Long version(@Nullable String header) {
+        if (header == null) {
+            return null;
+        }
+        String plain = header.strip().replace("\"", "");
+        if (!plain.matches("\\d{1,18}")) {
+            throw Refusal.invalid("If-Match", "It must be the version that the page showed, a whole number.");
+        }
+        return Long.valueOf(plain);
+    }
+}

@@ -1,0 +1,72 @@
+package app.navlo.server.work;
+
+import app.navlo.core.work.Actor;
+import app.navlo.server.board.Board;
+import app.navlo.server.board.Boards;
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Facts;
+import app.navlo.server.store.Works;
+import app.navlo.server.time.ServerClock;
+import java.time.Instant;
+import java.util.Map;
+import org.springframework.stereotype.Component;
+
+/** What every write to a piece of work does: lock it, see that it is as the writer saw it, add, tell open pages. */
+@Component
+class WorkDesk {
+    static final String TYPED_IN = "typed in";
+
+    private final Works works;
+    private final Boards boards;
+    private final Changes changes;
+    private final Facts facts;
+    private final LiveFeed live;
+    private final ServerClock clock;
+
+    WorkDesk(Works works, Boards boards, Changes changes, Facts facts, LiveFeed live, ServerClock clock) {
+        this.works = works;
+        this.boards = boards;
+        this.changes = changes;
+        this.facts = facts;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    Instant now() {
+        return clock.instant();
+    }
+
+    /** The work as it stands, locked until the transaction ends. */
+    Board.Entry open(Writer writer, long work) {
+        long version =
+                works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work"));
+        Board.Entry entry = boards.one(writer.student(), work, now());
+        if (writer.version() != null && writer.version() != version) {
+            throw Refusal.changedSince(entry.work().definition().title());
+        }
+        return entry;
+    }
+
+    long change(Writer writer, ChangeKind kind, String summary) {
+        return changes.add(
+                new Changes.NewChange(writer.student(), writer.person(), kind, now(), TYPED_IN, summary));
+    }
+
+    /** Adds a fact that the student makes now, and marks the work as changed. */
+    long add(Writer writer, long change, long work, FactKind kind, Map<String, Object> columns) {
+        Instant now = now();
+        long fact = facts.add(new Facts.NewFact(
+                change, writer.student(), work, kind, now, now, Actor.STUDENT, writer.name(), columns));
+        touch(writer, work, change);
+        return fact;
+    }
+
+    void touch(Writer writer, long work, long change) {
+        works.touch(work, change);
+        live.changed(writer.student());
+    }
+}

@@ -1,0 +1,125 @@
+package app.navlo.server.work;
+
+import app.navlo.core.policy.Acceptance;
+import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Timing;
+import app.navlo.server.board.BoardView.CostView;
+import app.navlo.server.board.BoardView.WorkView;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work as it opens beside a view.
+ *
+ * @param costs instants ahead at which waiting costs something, soonest first
+ * @param life what happened, in order
+ * @param handIns every one, the latest first
+ * @param whyNot why nothing can be handed in now; null when it can
+ * @param editable null for work that wasn't typed in
+ */
+public record WorkDetail(
+        WorkView work,
+        String courseName,
+        String zone,
+        String instructions,
+        TakesView takes,
+        @Nullable Instant acceptanceEnds,
+        Acceptance.@Nullable Limit acceptanceEndedBy,
+        List<CostView> costs,
+        List<LifeLine> life,
+        List<Receipt> handIns,
+        DraftView draft,
+        @Nullable String whyNot,
+        boolean mayHandIn,
+        boolean mayPost,
+        boolean mayWithdraw,
+        @Nullable WorkForm editable) {
+
+    /** What a hand-in may hold; file types are endings without their dot, none for any. */
+    public record TakesView(
+            boolean files, boolean text, boolean done, List<String> fileTypes, int maxFiles, long maxFileBytes) {}
+
+    /**
+     * One line of the life so far.
+     *
+     * @param learntAt when Navlo learnt it, where that was more than a minute later; null otherwise
+     * @param body the words of a comment, post or reason; null for none
+     * @param handIn the number of the hand-in that this line is; null for none
+     */
+    public record LifeLine(
+            long id,
+            Instant at,
+            @Nullable Instant learntAt,
+            Actor actor,
+            String name,
+            LifeKind kind,
+            String words,
+            @Nullable String body,
+            @Nullable Long handIn) {}
+
+    /** What a line of the life looks like. */
+    public enum LifeKind {
+        BEGUN,
+        HANDED_IN,
+        TAKEN_BACK,
+        SENT_BACK,
+        RETURNED,
+        SCORED,
+        SAID,
+        OTHER;
+
+        static LifeKind of(Fact fact) {
+            if (fact instanceof Fact.DraftStarted || fact instanceof Fact.AttemptBegun) {
+                return BEGUN;
+            }
+            if (fact instanceof Fact.HandedIn || fact instanceof Fact.Posted) {
+                return HANDED_IN;
+            }
+            if (fact instanceof Fact.Withdrawn) {
+                return TAKEN_BACK;
+            }
+            if (fact instanceof Fact.SentBack) {
+                return SENT_BACK;
+            }
+            if (fact instanceof Fact.Returned) {
+                return RETURNED;
+            }
+            if (fact instanceof Fact.Scored) {
+                return SCORED;
+            }
+            return fact instanceof Fact.Commented ? SAID : OTHER;
+        }
+    }
+
+    public record DraftView(String text, @Nullable Instant savedAt, List<DraftFileView> files) {}
+
+    public record DraftFileView(long id, String name, String mediaType, long size) {}
+
+    /**
+     * The receipt of a hand-in, kept for good.
+     *
+     * @param timing as the hand-in was judged when it was made: on time, late, or no due date
+     * @param stands whether it is still with the teacher or was returned; false once withdrawn or sent back
+     */
+    public record Receipt(
+            long id,
+            String title,
+            String courseName,
+            int attempt,
+            HandInContent content,
+            Instant at,
+            String zone,
+            Timing timing,
+            @Nullable Instant due,
+            boolean stands,
+            @Nullable String text,
+            @Nullable String note,
+            List<ReceiptFile> files) {}
+
+    /** @param position from 1 */
+    public record ReceiptFile(int position, String name, String mediaType, long size, String sha256) {}
+
+}

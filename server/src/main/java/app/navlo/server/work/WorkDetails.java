@@ -1,0 +1,237 @@
+package app.navlo.server.work;
+
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkState;
+import app.navlo.server.board.Board;
+import app.navlo.server.board.Boards;
+import app.navlo.server.board.WorkViews;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Drafts;
+import app.navlo.server.store.HandIns;
+import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StoredFile;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.Works;
+import app.navlo.server.time.ServerClock;
+import app.navlo.server.work.WorkDetail.LifeKind;
+import app.navlo.server.work.WorkDetail.LifeLine;
+import app.navlo.server.work.WorkDetail.Receipt;
+import app.navlo.server.work.WorkDetail.ReceiptFile;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Reads one piece of work with its life, hand-ins and draft. */
+@Service
+@Transactional(readOnly = true)
+class WorkDetails {
+    private static final Duration TOLD_AT_ONCE = Duration.ofMinutes(1);
+
+    private final Boards boards;
+    private final Works works;
+    private final Changes changes;
+    private final HandIns handIns;
+    private final Drafts drafts;
+    private final ServerClock clock;
+
+    WorkDetails(Boards boards, Works works, Changes changes, HandIns handIns, Drafts drafts, ServerClock clock) {
+        this.boards = boards;
+        this.works = works;
+        this.changes = changes;
+        this.handIns = handIns;
+        this.drafts = drafts;
+        this.clock = clock;
+    }
+
+    public WorkDetail read(long student, long work) {
+        Board.Entry entry = boards.one(student, work, clock.instant());
+        Work.Definition definition = entry.work().definition();
+        WorkState state = entry.state();
+        ZoneId zone = entry.course().details().zone();
+        String instructions = works.instructions(work, changes.undone(student));
+        List<Receipt> receipts = receipts(entry);
+        Optional<Drafts.Draft> draft = drafts.find(work);
+        boolean yours = state.move() == Move.YOURS;
+        boolean inParts = definition.parts() != null;
+        return new WorkDetail(
+                WorkViews.of(entry, files(entry, receipts, draft)),
+                entry.course().details().name(),
+                zone.getId(),
+                instructions,
+                takes(definition.takes()),
+                state.acceptance().ends(),
+                state.acceptance().endedBy(),
+                entry.costs().stream().map(WorkViews::cost).toList(),
+                life(entry, zone),
+                receipts,
+                draft(draft),
+                yours ? null : Sentences.write(state.because().move(), zone),
+                yours && !inParts,
+                inParts && state.accepted() && state.stage() != Stage.NOT_OPEN && state.stage() != Stage.EXCUSED,
+                HandInService.mayWithdraw(entry),
+                entry.work().origin() == Work.Origin.TYPED ? form(definition, instructions, zone) : null);
+    }
+
+    /** @throws Refusal if this student has no such hand-in of that work */
+    public Receipt receipt(long student, long work, long handIn) {
+        return receipts(boards.one(student, work, clock.instant())).stream()
+                .filter(receipt -> receipt.id() == handIn)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("hand-in"));
+    }
+
+    private int files(Board.Entry entry, List<Receipt> receipts, Optional<Drafts.Draft> draft) {
+        Long standing = entry.standingHandIn();
+        return standing == null
+                ? draft.map(d -> d.files().size()).orElse(0)
+                : receipts.stream()
+                        .filter(receipt -> receipt.id() == standing)
+                        .mapToInt(receipt -> receipt.files().size())
+                        .sum();
+    }
+
+    private static WorkDetail.TakesView takes(Work.Takes takes) {
+        return new WorkDetail.TakesView(
+                takes.files(),
+                takes.text(),
+                takes.done(),
+                takes.fileTypes(),
+                takes.maxFiles(),
+                takes.maxFileBytes());
+    }
+
+    private static WorkDetail.DraftView draft(Optional<Drafts.Draft> draft) {
+        return draft.map(lying -> new WorkDetail.DraftView(
+                        lying.text(),
+                        lying.savedAt(),
+                        lying.files().stream()
+                                .map(file -> new WorkDetail.DraftFileView(
+                                        file.id(),
+                                        file.file().name(),
+                                        file.file().mediaType(),
+                                        file.file().size()))
+                                .toList()))
+                .orElseGet(() -> new WorkDetail.DraftView("", null, List.of()));
+    }
+
+    private static List<LifeLine> life(Board.Entry entry, ZoneId zone) {
+        return entry.recorded().stream()
+                .filter(fact -> !fact.fact().stamp().at().isAfter(entry.now()))
+                .filter(fact -> !(fact.fact() instanceof Fact.ReadMarked))
+                .sorted(Comparator.comparing((RecordedFact fact) -> fact.fact().stamp().at())
+                        .thenComparingLong(RecordedFact::id))
+                .map(fact -> line(fact, zone))
+                .toList();
+    }
+
+    private static LifeLine line(RecordedFact recorded, ZoneId zone) {
+        Fact fact = recorded.fact();
+        Instant at = fact.stamp().at();
+        Instant learnt = fact.stamp().learnt();
+        boolean later = Duration.between(at, learnt).compareTo(TOLD_AT_ONCE) > 0;
+        return new LifeLine(
+                recorded.id(),
+                at,
+                later ? learnt : null,
+                fact.stamp().by(),
+                fact.stamp().name(),
+                LifeKind.of(fact),
+                LifeWords.of(fact, zone),
+                recorded.body(),
+                fact instanceof Fact.HandedIn ? recorded.id() : null);
+    }
+
+    private List<Receipt> receipts(Board.Entry entry) {
+        List<Receipt> receipts = new ArrayList<>();
+        for (RecordedFact recorded : entry.recorded()) {
+            if (recorded.fact() instanceof Fact.HandedIn handedIn
+                    && !handedIn.stamp().at().isAfter(entry.now())) {
+                receipts.add(receipt(entry, recorded, handedIn));
+            }
+        }
+        receipts.sort(Comparator.comparing(Receipt::at).thenComparing(Receipt::id).reversed());
+        return receipts;
+    }
+
+    private Receipt receipt(Board.Entry entry, RecordedFact recorded, Fact.HandedIn handedIn) {
+        HandIns.Content content =
+                handIns.find(recorded.id()).orElseGet(() -> new HandIns.Content(null, null, List.of()));
+        List<ReceiptFile> files = new ArrayList<>();
+        for (StoredFile file : content.files()) {
+            files.add(new ReceiptFile(files.size() + 1, file.name(), file.mediaType(), file.size(), file.sha256()));
+        }
+        WorkState then = stateJustAfter(entry, recorded);
+        boolean isRedo = then.redo() != null;
+        return new Receipt(
+                recorded.id(),
+                entry.work().definition().title(),
+                entry.course().details().name(),
+                handedIn.attempt(),
+                handedIn.content(),
+                handedIn.stamp().at(),
+                entry.course().details().zone().getId(),
+                isRedo ? then.redo().timing() : then.timing(),
+                isRedo ? then.redo().due() : then.due(),
+                Objects.equals(entry.standingHandIn(), recorded.id()),
+                content.text(),
+                content.note(),
+                files);
+    }
+
+    /** How the work stood at the instant of the hand-in, so that a receipt never changes its word. */
+    private static WorkState stateJustAfter(Board.Entry entry, RecordedFact handIn) {
+        List<Fact> until = entry.recorded().stream()
+                .map(RecordedFact::fact)
+                .filter(fact -> !isLater(fact, handIn.fact()))
+                .toList();
+        return WorkState.of(
+                entry.work().definition().item(entry.work().id(), null),
+                until,
+                false,
+                entry.course().details().soon(),
+                handIn.fact().stamp().at());
+    }
+
+    private static boolean isLater(Fact fact, Fact handIn) {
+        return fact.stamp().at().equals(handIn.stamp().at())
+                && fact.stamp().order() > handIn.stamp().order();
+    }
+
+    private static WorkForm form(Work.Definition definition, String instructions, ZoneId zone) {
+        return new WorkForm(
+                definition.courseId(),
+                definition.title(),
+                definition.kind(),
+                definition.unit(),
+                definition.required(),
+                definition.opensAt() == null ? null : definition.opensAt().atZone(zone).toLocalDate(),
+                definition.due() instanceof Deadline.EndOfDay end
+                        ? end.day()
+                        : definition.due() == null
+                                ? null
+                                : definition.due().instant().atZone(zone).toLocalDate(),
+                definition.due() instanceof Deadline.At at ? at.instant().atZone(zone).toLocalTime() : null,
+                points(definition),
+                definition.effortMinutes(),
+                instructions);
+    }
+
+    private static @Nullable String points(Work.Definition definition) {
+        return definition.marking().possible().isZero()
+                ? null
+                : WorkViews.decimal(definition.marking().possible());
+    }
+}

@@ -1,0 +1,98 @@
+package app.navlo.server.work;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.KeptScore;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Work;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalDateTime;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work as a student types it in. Days and times are those of the course's zone.
+ *
+ * @param dueTime null where only a day is given: due at the end of it
+ * @param possible a decimal; null for work without points
+ */
+public record WorkForm(
+        long courseId,
+        @NotBlank(message = "Give it a title.") @Size(max = 300, message = "At most 300 letters.") String title,
+        @NotNull(message = "Choose a kind.") WorkKind kind,
+        @Nullable @Size(max = 120, message = "At most 120 letters.") String unit,
+        boolean required,
+        @Nullable LocalDate opensDay,
+        @Nullable LocalDate dueDay,
+        @Nullable LocalTime dueTime,
+        @Nullable @Pattern(regexp = "\\d{1,7}(\\.\\d{1,4})?", message = "Write points like 40 or 12.5.") String possible,
+        @Nullable @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
+                Integer effortMinutes,
+        @Size(max = 20000, message = "At most 20000 letters.") String instructions) {
+
+    /** @throws Refusal naming every field that doesn't fit */
+    Work.Definition definition(ZoneId zone, Work.Takes takes) {
+        List<Refusal.Fault> faults = new ArrayList<>();
+        if (dueTime != null && dueDay == null) {
+            faults.add(new Refusal.Fault("dueDay", "A time needs a day: choose the day that it is due."));
+        }
+        Deadline due = due(zone, faults);
+        Instant opens = opensDay == null ? null : opensDay.atStartOfDay(zone).toInstant();
+        if (opens != null && due != null && due.instant().isBefore(opens)) {
+            faults.add(new Refusal.Fault("opensDay", "It opens after it is due. Choose an earlier day."));
+        }
+        if (!faults.isEmpty()) {
+            throw Refusal.invalid(faults);
+        }
+        return new Work.Definition(
+                courseId,
+                title.strip(),
+                kind,
+                unit == null || unit.isBlank() ? null : unit.strip(),
+                null,
+                required && kind != WorkKind.PRACTICE,
+                true,
+                new WorkItem.Marking(
+                        possible == null ? Rational.ZERO : Rational.of(new BigDecimal(possible)),
+                        null,
+                        KeptScore.HIGHEST),
+                opens,
+                due,
+                null,
+                null,
+                null,
+                null,
+                null,
+                effortMinutes,
+                takes);
+    }
+
+    private @Nullable Deadline due(ZoneId zone, List<Refusal.Fault> faults) {
+        if (dueDay == null) {
+            return null;
+        }
+        if (dueTime == null) {
+            return Deadline.endOf(dueDay, zone);
+        }
+        LocalDateTime wall = dueDay.atTime(dueTime);
+        if (zone.getRules().getValidOffsets(wall).isEmpty()) {
+            faults.add(new Refusal.Fault(
+                    "dueTime", "There is no " + dueTime + " on that day: the clocks go forward. Choose another time."));
+            return null;
+        }
+        return Deadline.at(wall.atZone(zone).toInstant());
+    }
+}
