@@ -27,7 +27,8 @@ public class People implements UserDetailsService {
     public record Student(long id, String name) {}
 
     /** @param passwordHash never the password itself */
-    public record NewPerson(String email, String passwordHash, String name, Role role, String zone, Instant createdAt) {}
+    public record NewPerson(
+            String email, String passwordHash, String name, Role role, String zone, Instant createdAt) {}
 
     @Override
     public UserDetails loadUserByUsername(String email) {

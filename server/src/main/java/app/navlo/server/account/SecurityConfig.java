@@ -40,12 +40,8 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)
-                        .requestMatchers("/api/**", "/v3/**")
+                        .requestMatchers("/api/**")
                         .authenticated()
-                        .requestMatchers("/actuator/health")
-                        .permitAll()
-                        .requestMatchers("/actuator/**")
-                        .denyAll()
                         .anyRequest()
                         .permitAll())
                 .csrf(csrf -> csrf.spa())
@@ -62,8 +58,8 @@ class SecurityConfig {
                         }))
                 .logout(logout -> logout.logoutRequestMatcher(
                                 PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.DELETE, SESSION))
-                        .logoutSuccessHandler((request, response, who) ->
-                                response.setStatus(HttpServletResponse.SC_NO_CONTENT)))
+                        .logoutSuccessHandler(
+                                (request, response, who) -> response.setStatus(HttpServletResponse.SC_NO_CONTENT)))
                 .exceptionHandling(errors -> errors.authenticationEntryPoint(
                                 (request, response, why) -> notSignedIn(response, problems))
                         .accessDeniedHandler((request, response, why) -> problems.write(
@@ -87,7 +83,6 @@ class SecurityConfig {
     }
 
     private static void notSignedIn(HttpServletResponse response, Problems problems) throws IOException {
-        problems.write(
-                response, Refusal.of(HttpStatus.UNAUTHORIZED, "Not signed in", "", "Sign in and try again."));
+        problems.write(response, Refusal.of(HttpStatus.UNAUTHORIZED, "Not signed in", "", "Sign in and try again."));
     }
 }

@@ -75,12 +75,17 @@ public class SessionController {
     }
 
     public record SignUp(
-            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.") String name,
+            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
+            String name,
+
             @NotBlank(message = "Type your address.")
-                    @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
-                    @Size(max = 254, message = "At most 254 letters.")
-                    String email,
-            @Size(min = 10, max = 72, message = "Choose a password of 10 to 72 characters.") String password,
+            @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
+            @Size(max = 254, message = "At most 254 letters.")
+            String email,
+
+            @Size(min = 10, max = 72, message = "Choose a password of 10 to 72 characters.")
+            String password,
+
             @NotBlank String zone) {}
 
     /** Signs the first person up, as a student, and in. */

@@ -28,8 +28,7 @@ public class SignInBrake {
 
     /** How long to wait before the next try; zero if at once. */
     public Duration wait(String email) {
-        return db
-                .sql("SELECT failures, last_failure FROM sign_in_failure WHERE subject = :subject")
+        return db.sql("SELECT failures, last_failure FROM sign_in_failure WHERE subject = :subject")
                 .param("subject", People.key(email))
                 .query((row, n) -> new Failures(row.getInt("failures"), Rows.instant(row, "last_failure")))
                 .optional()

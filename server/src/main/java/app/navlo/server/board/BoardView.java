@@ -99,7 +99,8 @@ public record BoardView(
     public record ScoreView(ScoreShown.Mark mark, @Nullable String points, String possible) {}
 
     /** @param latestBy null exactly when {@code count} is 0 */
-    public record FeedbackView(int count, int unread, @Nullable String latestBy) {}
+    public record FeedbackView(
+            int count, int unread, @Nullable String latestBy) {}
 
     public record PartsView(int done, int of, int postsLeft, int repliesLeft) {}
 

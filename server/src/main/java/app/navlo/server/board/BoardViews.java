@@ -85,9 +85,7 @@ public class BoardViews {
 
     static int files(Board.Entry entry, Map<Long, Integer> handedIn, Map<Long, Integer> lyingReady) {
         Long standing = entry.standingHandIn();
-        return standing == null
-                ? lyingReady.getOrDefault(entry.work().id(), 0)
-                : handedIn.getOrDefault(standing, 0);
+        return standing == null ? lyingReady.getOrDefault(entry.work().id(), 0) : handedIn.getOrDefault(standing, 0);
     }
 
     static MoveCounts counts(List<Board.Entry> entries) {

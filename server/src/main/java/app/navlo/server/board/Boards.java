@@ -45,8 +45,7 @@ public class Boards {
         List<Board.Entry> entries = works.all(student, undone, standing).values().stream()
                 .map(work -> entry(work, standing, terms, byWork.getOrDefault(work.id(), List.of()), now))
                 .toList();
-        return new Board(
-                student, now, zone(zone, standing, terms), changes.last(student), standing, terms, entries);
+        return new Board(student, now, zone(zone, standing, terms), changes.last(student), standing, terms, entries);
     }
 
     /** @throws Refusal if the student has no such work */

@@ -35,9 +35,14 @@ public class FreeHoursController {
     public record FreeHoursView(boolean assumed, List<FreeSpan> spans) {}
 
     /** @param ends 00:00 is the end of the day */
-    public record FreeSpan(@NotNull DayOfWeek day, @NotNull LocalTime starts, @NotNull LocalTime ends) {}
+    public record FreeSpan(
+            @NotNull DayOfWeek day,
+            @NotNull LocalTime starts,
+            @NotNull LocalTime ends) {}
 
-    public record FreeHoursForm(@NotNull @Size(max = 70, message = "At most 70 spans a week.") List<@Valid FreeSpan> spans) {}
+    public record FreeHoursForm(
+            @NotNull @Size(max = 70, message = "At most 70 spans a week.")
+            List<@Valid FreeSpan> spans) {}
 
     @GetMapping("/api/students/{student}/free-hours")
     public FreeHoursView read(@PathVariable long student) {

@@ -88,9 +88,7 @@ public final class WorkViews {
     }
 
     private static @Nullable PartsView parts(@Nullable PartsDone parts) {
-        return parts == null
-                ? null
-                : new PartsView(parts.done(), parts.of(), parts.postsLeft(), parts.repliesLeft());
+        return parts == null ? null : new PartsView(parts.done(), parts.of(), parts.postsLeft(), parts.repliesLeft());
     }
 
     private static @Nullable RedoView redo(@Nullable Redo redo) {
@@ -111,6 +109,8 @@ public final class WorkViews {
 
     /** The shortest decimal that says it; thirds and the like are cut after six places. */
     public static String decimal(Rational value) {
-        return value.toDecimal(DECIMALS_SENT, RoundingMode.HALF_UP).stripTrailingZeros().toPlainString();
+        return value.toDecimal(DECIMALS_SENT, RoundingMode.HALF_UP)
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

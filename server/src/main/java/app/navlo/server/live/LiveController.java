@@ -1,6 +1,5 @@
 package app.navlo.server.live;
 
-import io.swagger.v3.oas.annotations.Hidden;
 import org.springframework.http.CacheControl;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -10,7 +9,6 @@ import org.springframework.web.bind.annotation.RestController;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 @RestController
-@Hidden
 class LiveController {
     private final LiveFeed feed;
 

@@ -78,7 +78,9 @@ public class LiveFeed {
     /** Keeps connections from being taken for dead, and finds those that are. */
     @Scheduled(fixedDelay = 20_000)
     void beat() {
-        open.values().forEach(pages -> pages.forEach(page -> send(pages, page, SseEmitter.event().comment("beat"))));
+        open.values()
+                .forEach(pages -> pages.forEach(
+                        page -> send(pages, page, SseEmitter.event().comment("beat"))));
     }
 
     private void tell(long student, String what) {

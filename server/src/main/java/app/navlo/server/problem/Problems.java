@@ -59,7 +59,7 @@ public class Problems extends ResponseEntityExceptionHandler {
         List<Refusal.Fault> faults = e.getBindingResult().getFieldErrors().stream()
                 .map(error -> new Refusal.Fault(error.getField(), String.valueOf(error.getDefaultMessage())))
                 .toList();
-        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_ENTITY).body(detail(Refusal.invalid(faults)));
+        return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(detail(Refusal.invalid(faults)));
     }
 
     @Override

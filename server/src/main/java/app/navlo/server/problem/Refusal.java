@@ -32,7 +32,7 @@ public final class Refusal extends RuntimeException {
 
     /** All that is wrong with the input, at once. */
     public static Refusal invalid(List<Fault> faults) {
-        return new Refusal(HttpStatus.UNPROCESSABLE_ENTITY, "This can't be taken as it is", faults);
+        return new Refusal(HttpStatus.UNPROCESSABLE_CONTENT, "This can't be taken as it is", faults);
     }
 
     public static Refusal invalid(String field, String message) {

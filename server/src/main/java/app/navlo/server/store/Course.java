@@ -11,7 +11,8 @@ import org.jspecify.annotations.Nullable;
  * @param version the last change that touched it
  * @param termId null for a course outside any term
  */
-public record Course(long id, long version, int position, @Nullable Long termId, Details details) {
+public record Course(
+        long id, long version, int position, @Nullable Long termId, Details details) {
 
     /**
      * @param colour one of the names in {@link #COLOURS}
@@ -23,6 +24,8 @@ public record Course(long id, long version, int position, @Nullable Long termId,
             return Duration.ofHours(soonHours);
         }
     }
+
+    public static final int DEFAULT_SOON_HOURS = 48;
 
     public static final List<String> COLOURS =
             List.of("umber", "fern", "plum", "slate", "olive", "teal", "brick", "indigo");

@@ -33,18 +33,16 @@ public class Courses {
                 FROM course c JOIN course_revision r ON r.course_id = c.id
                 WHERE c.student_id = :student
                 ORDER BY c.position, c.id, r.id
-                """)
-                .param("student", student)
-                .query(row -> {
-                    if (undone.contains(row.getLong("change_id"))) {
-                        return;
-                    }
-                    if (row.getBoolean("gone")) {
-                        latest.remove(row.getLong("id"));
-                    } else {
-                        latest.put(row.getLong("id"), course(row));
-                    }
-                });
+                """).param("student", student).query(row -> {
+            if (undone.contains(row.getLong("change_id"))) {
+                return;
+            }
+            if (row.getBoolean("gone")) {
+                latest.remove(row.getLong("id"));
+            } else {
+                latest.put(row.getLong("id"), course(row));
+            }
+        });
         return latest;
     }
 
@@ -116,11 +114,7 @@ public class Courses {
         db.sql("""
                 SELECT id, name, school, zone, first_day, last_day
                 FROM term WHERE student_id = :student ORDER BY first_day DESC, id
-                """)
-                .param("student", student)
-                .query((row, n) -> term(row))
-                .list()
-                .stream()
+                """).param("student", student).query((row, n) -> term(row)).list().stream()
                 .sorted(Comparator.comparing(Term::firstDay).reversed())
                 .forEach(term -> terms.put(term.id(), term));
         return terms;

@@ -87,7 +87,9 @@ public class Drafts {
     }
 
     public void clear(long work) {
-        db.sql("DELETE FROM draft_file WHERE work_id = :work").param("work", work).update();
+        db.sql("DELETE FROM draft_file WHERE work_id = :work")
+                .param("work", work)
+                .update();
         db.sql("DELETE FROM draft WHERE work_id = :work").param("work", work).update();
     }
 
@@ -97,11 +99,9 @@ public class Drafts {
         db.sql("""
                 SELECT d.work_id, COUNT(*) AS files FROM draft_file f JOIN draft d ON d.work_id = f.work_id
                 WHERE d.student_id = :student GROUP BY d.work_id
-                """)
-                .param("student", student)
-                .query(row -> {
-                    counts.put(row.getLong("work_id"), row.getInt("files"));
-                });
+                """).param("student", student).query(row -> {
+            counts.put(row.getLong("work_id"), row.getInt("files"));
+        });
         return counts;
     }
 }

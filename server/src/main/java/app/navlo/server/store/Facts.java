@@ -54,26 +54,18 @@ public class Facts {
                 FROM fact f JOIN change c ON c.id = f.change_id
                 WHERE f.student_id = :student AND (:only = -1 OR f.work_id = :only)
                 ORDER BY f.id
-                """)
-                .param("student", student)
-                .param("only", only)
-                .query(row -> {
-                    if (!undone.contains(row.getLong("change_id"))) {
-                        RecordedFact fact = recorded(row);
-                        byWork.computeIfAbsent(fact.workId(), w -> new ArrayList<>())
-                                .add(fact);
-                    }
-                });
+                """).param("student", student).param("only", only).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                RecordedFact fact = recorded(row);
+                byWork.computeIfAbsent(fact.workId(), w -> new ArrayList<>()).add(fact);
+            }
+        });
         return byWork;
     }
 
     private static RecordedFact recorded(ResultSet row) throws SQLException {
         return new RecordedFact(
-                row.getLong("id"),
-                row.getLong("change_id"),
-                row.getLong("work_id"),
-                row.getString("body"),
-                fact(row));
+                row.getLong("id"), row.getLong("change_id"), row.getLong("work_id"), row.getString("body"), fact(row));
     }
 
     private static Fact fact(ResultSet row) throws SQLException {
@@ -111,10 +103,7 @@ public class Facts {
             case KEY_OPENED -> new Fact.KeyOpened(stamp);
             case COMMENTED ->
                 new Fact.Commented(
-                        stamp,
-                        row.getString("body"),
-                        row.getBoolean("is_private"),
-                        row.getBoolean("in_file"));
+                        stamp, row.getString("body"), row.getBoolean("is_private"), row.getBoolean("in_file"));
             case RUBRIC_MARKED -> new Fact.RubricMarked(stamp);
             case READ_MARKED -> new Fact.ReadMarked(stamp);
         };
@@ -162,7 +151,8 @@ public class Facts {
     /** @return the number of the fact */
     public long add(NewFact fact) {
         if (!TYPED_COLUMNS.containsAll(fact.columns().keySet())) {
-            throw new IllegalArgumentException("a fact has no such columns: " + fact.columns().keySet());
+            throw new IllegalArgumentException(
+                    "a fact has no such columns: " + fact.columns().keySet());
         }
         Map<String, Object> params = new HashMap<>();
         TYPED_COLUMNS.forEach(column -> params.put(column, fact.columns().get(column)));
@@ -182,16 +172,18 @@ public class Facts {
                 VALUES (:change, :student, :work, :kind, :happened, :learnt, :actor, :actorName,
                         :attempt, :content, :part, :body, :points, :is_final, :is_posted, :stands, :flag, :asks_redo,
                         :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file)
-                """)
-                .params(params)
-                .update(key, "id");
+                """).params(params).update(key, "id");
         return key.getKeyAs(Long.class);
     }
 
     /** The columns of a due, to be put into {@link NewFact#columns}. */
     public static Map<String, Object> dueColumns(@Nullable Deadline due) {
         if (due instanceof Deadline.EndOfDay end) {
-            return Map.of("due_day", (Object) LocalDate.from(end.day()), "due_zone", end.zone().getId());
+            return Map.of(
+                    "due_day",
+                    (Object) LocalDate.from(end.day()),
+                    "due_zone",
+                    end.zone().getId());
         }
         return due == null ? Map.of() : Map.of("due_at", due.instant());
     }

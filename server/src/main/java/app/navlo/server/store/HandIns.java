@@ -69,12 +69,9 @@ public class HandIns {
                 SELECT h.fact_id, COUNT(*) AS files
                 FROM hand_in_file h JOIN fact f ON f.id = h.fact_id
                 WHERE f.student_id = :student GROUP BY h.fact_id
-                """)
-                .param("student", student)
-                .query(row -> {
-                    counts.put(row.getLong("fact_id"), row.getInt("files"));
-                });
+                """).param("student", student).query(row -> {
+            counts.put(row.getLong("fact_id"), row.getInt("files"));
+        });
         return counts;
     }
-
 }

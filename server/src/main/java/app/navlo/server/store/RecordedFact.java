@@ -8,4 +8,5 @@ import org.jspecify.annotations.Nullable;
  *
  * @param body the text of a comment or post, or the reason of a send-back; null for most facts
  */
-public record RecordedFact(long id, long changeId, long workId, @Nullable String body, Fact fact) {}
+public record RecordedFact(
+        long id, long changeId, long workId, @Nullable String body, Fact fact) {}

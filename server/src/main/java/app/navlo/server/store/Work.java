@@ -15,7 +15,8 @@ import org.jspecify.annotations.Nullable;
  * @param version the last change that touched it
  * @param originKey what names it at its origin; null for what was typed in
  */
-public record Work(long id, long version, Origin origin, @Nullable String originKey, Definition definition) {
+public record Work(
+        long id, long version, Origin origin, @Nullable String originKey, Definition definition) {
 
     /** Where it came from. */
     public enum Origin {
@@ -46,6 +47,49 @@ public record Work(long id, long version, Origin origin, @Nullable String origin
             @Nullable RedoRule redo,
             @Nullable Integer effortMinutes,
             Takes takes) {
+
+        /** The same with what its source now tells; what others added stays. */
+        public Definition retold(String newTitle, @Nullable Instant newOpensAt, @Nullable Deadline newDue) {
+            return new Definition(
+                    courseId,
+                    newTitle,
+                    kind,
+                    unit,
+                    category,
+                    required,
+                    expectsHandIn,
+                    marking,
+                    newOpensAt,
+                    newDue,
+                    closesAt,
+                    cutoff,
+                    attemptsAllowed,
+                    parts,
+                    redo,
+                    effortMinutes,
+                    takes);
+        }
+
+        public Definition inCourse(long course) {
+            return new Definition(
+                    course,
+                    title,
+                    kind,
+                    unit,
+                    category,
+                    required,
+                    expectsHandIn,
+                    marking,
+                    opensAt,
+                    due,
+                    closesAt,
+                    cutoff,
+                    attemptsAllowed,
+                    parts,
+                    redo,
+                    effortMinutes,
+                    takes);
+        }
 
         public WorkItem item(long id, @Nullable Instant gradingClose) {
             return new WorkItem(

@@ -51,20 +51,17 @@ public class Works {
                 FROM work w JOIN work_revision r ON r.work_id = w.id
                 WHERE w.student_id = :student AND (:only = -1 OR w.id = :only)
                 ORDER BY w.id, r.id
-                """)
-                .param("student", student)
-                .param("only", only)
-                .query(row -> {
-                    if (undone.contains(row.getLong("change_id"))) {
-                        return;
-                    }
-                    Course course = courses.get(row.getLong("course_id"));
-                    if (row.getBoolean("gone") || course == null) {
-                        latest.remove(row.getLong("id"));
-                    } else {
-                        latest.put(row.getLong("id"), work(row, course.details().zone()));
-                    }
-                });
+                """).param("student", student).param("only", only).query(row -> {
+            if (undone.contains(row.getLong("change_id"))) {
+                return;
+            }
+            Course course = courses.get(row.getLong("course_id"));
+            if (row.getBoolean("gone") || course == null) {
+                latest.remove(row.getLong("id"));
+            } else {
+                latest.put(row.getLong("id"), work(row, course.details().zone()));
+            }
+        });
         return latest;
     }
 
@@ -134,40 +131,27 @@ public class Works {
                 .orElse("");
     }
 
-    /** What names works at their origin, for those of {@code origin}, whether or not they stand now. */
-    public Map<String, Long> idsByOriginKey(long student, Work.Origin origin) {
-        Map<String, Long> ids = new LinkedHashMap<>();
-        db.sql("""
-                SELECT id, origin_key FROM work
-                WHERE student_id = :student AND origin = :origin AND origin_key IS NOT NULL
-                """)
-                .param("student", student)
-                .param("origin", origin.name())
-                .query(row -> {
-                    ids.put(row.getString("origin_key"), row.getLong("id"));
-                });
-        return ids;
-    }
-
     /** What is needed to add a piece of work. */
     public record NewWork(
             long student,
             long change,
             Work.Origin origin,
             @Nullable String originKey,
+            @Nullable Long calendar,
             Work.Definition definition,
             String instructions) {}
 
     public long add(NewWork work) {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
-                INSERT INTO work (student_id, course_id, origin, origin_key, version)
-                VALUES (:student, :course, :origin, :key, :change)
+                INSERT INTO work (student_id, course_id, origin, origin_key, calendar_id, version)
+                VALUES (:student, :course, :origin, :key, :calendar, :change)
                 """)
                 .param("student", work.student())
                 .param("course", work.definition().courseId())
                 .param("origin", work.origin().name())
                 .param("key", work.originKey())
+                .param("calendar", work.calendar())
                 .param("change", work.change())
                 .update(key, "id");
         long id = key.getKeyAs(Long.class);
@@ -252,10 +236,7 @@ public class Works {
                 SELECT work_id FROM fact WHERE change_id = :change
                 UNION
                 SELECT work_id FROM work_revision WHERE change_id = :change
-                """)
-                .param("change", change)
-                .query(Long.class)
-                .list();
+                """).param("change", change).query(Long.class).list();
     }
 
     /** Changes later than {@code after} that brought facts or revisions of the work; read marks don't matter. */

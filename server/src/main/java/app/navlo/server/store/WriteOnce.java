@@ -1,11 +1,7 @@
 package app.navlo.server.store;
 
 import app.navlo.server.problem.Refusal;
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.time.Instant;
-import java.util.HexFormat;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
@@ -39,7 +35,7 @@ public class WriteOnce {
         if (once.key() == null) {
             return write.get();
         }
-        String fingerprint = sha256(once.request());
+        String fingerprint = Sha256.of(once.request());
         Optional<T> earlier = earlier(once, fingerprint, type);
         if (earlier.isPresent()) {
             return earlier.get();
@@ -78,19 +74,11 @@ public class WriteOnce {
                 .query((row, n) -> {
                     if (!fingerprint.equals(row.getString("fingerprint"))) {
                         throw Refusal.invalid(
-                                "Idempotency-Key", "This key was used for another write. Reload the page and try again.");
+                                "Idempotency-Key",
+                                "This key was used for another write. Reload the page and try again.");
                     }
                     return json.readValue(row.getString("response"), type);
                 })
                 .optional();
-    }
-
-    private static String sha256(String text) {
-        try {
-            byte[] hash = MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8));
-            return HexFormat.of().formatHex(hash);
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java has SHA-256", e);
-        }
     }
 }

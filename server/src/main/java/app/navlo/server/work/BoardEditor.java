@@ -56,10 +56,11 @@ class BoardEditor {
     @Transactional
     public Edited addWork(Writer writer, WorkForm form) {
         return once(writer, "add work " + form, () -> {
-            Work.Definition definition = form.definition(course(writer, form.courseId()).zone(), Work.Takes.ANYTHING);
+            Work.Definition definition =
+                    form.definition(course(writer, form.courseId()).zone(), Work.Takes.ANYTHING);
             long change = desk.change(writer, ChangeKind.ADD_WORK, "Added " + definition.title());
             long id = works.add(new Works.NewWork(
-                    writer.student(), change, Work.Origin.TYPED, null, definition, form.instructions()));
+                    writer.student(), change, Work.Origin.TYPED, null, null, definition, form.instructions()));
             desk.touch(writer, id, change);
             return new Edited(change, id);
         });
@@ -103,8 +104,8 @@ class BoardEditor {
     }
 
     private Course.Details course(Writer writer, long id) {
-        Course course = courses.all(writer.student(), changes.undone(writer.student()))
-                .get(id);
+        Course course =
+                courses.all(writer.student(), changes.undone(writer.student())).get(id);
         if (course == null) {
             throw Refusal.invalid("courseId", "Choose one of your courses, or add one first.");
         }
@@ -112,7 +113,6 @@ class BoardEditor {
     }
 
     private Edited once(Writer writer, String asked, java.util.function.Supplier<Edited> write) {
-        return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()), Edited.class, write);
+        return once.run(new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()), Edited.class, write);
     }
 }

@@ -12,8 +12,12 @@ import org.jspecify.annotations.Nullable;
 
 /** A course as a student types it in. */
 public record CourseForm(
-        @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.") String name,
-        @Nullable @Size(max = 120, message = "At most 120 letters.") String teacher,
+        @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.")
+        String name,
+
+        @Nullable @Size(max = 120, message = "At most 120 letters.")
+        String teacher,
+
         @NotBlank(message = "Choose a time zone.") String zone,
         @NotBlank(message = "Choose a colour.") String colour) {
 
@@ -40,6 +44,6 @@ public record CourseForm(
                 teacher == null || teacher.isBlank() ? null : teacher.strip(),
                 parsed,
                 colour,
-                48);
+                Course.DEFAULT_SOON_HOURS);
     }
 }

@@ -1,16 +1,13 @@
 package app.navlo.server.work;
 
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Sha256;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Work;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.security.DigestInputStream;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.util.HexFormat;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -69,16 +66,21 @@ final class FileCheck {
         }
         String ending = ending(plain);
         if (!takes.fileTypes().isEmpty() && !takes.fileTypes().contains(ending)) {
-            throw Refusal.invalid("file", plain + " is not among the types taken here: " + list(takes.fileTypes())
-                    + ". Save or export it as one of these.");
+            throw Refusal.invalid(
+                    "file",
+                    plain + " is not among the types taken here: " + list(takes.fileTypes())
+                            + ". Save or export it as one of these.");
         }
         String found = found(content);
         Set<String> promised = PROMISED.getOrDefault(ending, Set.of());
         boolean broken = !promised.isEmpty() && !promised.contains(found);
         if (broken || PROGRAMS.contains(found)) {
-            throw Refusal.invalid("file", plain + " is named ." + ending + ", but what is in it is " + inWords(found)
-                    + ". Export it again as " + list(takes.fileTypes().isEmpty() ? List.of(ending) : takes.fileTypes())
-                    + ".");
+            throw Refusal.invalid(
+                    "file",
+                    plain + " is named ." + ending + ", but what is in it is " + inWords(found)
+                            + ". Export it again as "
+                            + list(takes.fileTypes().isEmpty() ? List.of(ending) : takes.fileTypes())
+                            + ".");
         }
         return new StoredFile(plain, TIKA.detect(plain), size, sha256(content));
     }
@@ -134,12 +136,8 @@ final class FileCheck {
     }
 
     private static String sha256(Path content) throws IOException {
-        try (DigestInputStream in =
-                new DigestInputStream(Files.newInputStream(content), MessageDigest.getInstance("SHA-256"))) {
-            in.transferTo(java.io.OutputStream.nullOutputStream());
-            return HexFormat.of().formatHex(in.getMessageDigest().digest());
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("every Java has SHA-256", e);
+        try (InputStream in = Files.newInputStream(content)) {
+            return Sha256.of(in);
         }
     }
 }

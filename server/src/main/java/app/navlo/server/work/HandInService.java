@@ -42,7 +42,10 @@ public class HandInService {
      * @param files the draft's files by number, as the confirmation listed them
      * @param note a line to go with it; null for none
      */
-    public record HandIn(HandInContent content, List<Long> files, @Nullable String note) {}
+    public record HandIn(
+            HandInContent content,
+            List<Long> files,
+            @Nullable String note) {}
 
     /** The change, and the fact that stands for the hand-in. */
     public record Done(long change, long fact) {}
@@ -100,8 +103,10 @@ public class HandInService {
             }
             return new HandIns.Content(null, note, List.of());
         }
-        Drafts.Draft draft = drafts.find(work.id()).filter(d -> !d.isEmpty()).orElseThrow(() -> Refusal.invalid(
-                "content", "Nothing lies ready to hand in. Choose a file or write a text first."));
+        Drafts.Draft draft = drafts.find(work.id())
+                .filter(d -> !d.isEmpty())
+                .orElseThrow(() -> Refusal.invalid(
+                        "content", "Nothing lies ready to hand in. Choose a file or write a text first."));
         List<Long> lying = draft.files().stream().map(Drafts.DraftFile::id).toList();
         if (!lying.equals(request.files())) {
             throw Refusal.changedSince("The draft");
@@ -110,7 +115,8 @@ public class HandInService {
         if (request.content() == HandInContent.FILES && files.isEmpty()) {
             throw Refusal.invalid("files", "No file lies ready. Choose one first.");
         }
-        if (request.content() == HandInContent.TEXT && (!takes.text() || draft.text().isBlank())) {
+        if (request.content() == HandInContent.TEXT
+                && (!takes.text() || draft.text().isBlank())) {
             throw Refusal.invalid("text", "The text is empty. Write it first.");
         }
         return new HandIns.Content(draft.text().isBlank() ? null : draft.text(), note, files);

@@ -59,7 +59,8 @@ final class LifeWords {
             return switch (flagged.flag()) {
                 case CLEARED -> "Flag taken off";
                 case COLLECTED -> "Flagged: collected on paper";
-                default -> "Flagged: " + flagged.flag().name().toLowerCase(Locale.ROOT).replace('_', ' ');
+                default ->
+                    "Flagged: " + flagged.flag().name().toLowerCase(Locale.ROOT).replace('_', ' ');
             };
         }
         if (fact instanceof Fact.ExtensionGranted granted) {
@@ -69,7 +70,8 @@ final class LifeWords {
             return "Token used, " + Sentences.span(token.span()) + " more";
         }
         if (fact instanceof Fact.Commented commented) {
-            return (commented.isPrivate() ? "Commented" : "Commented to the class") + (commented.inFile() ? " in the file" : "");
+            return (commented.isPrivate() ? "Commented" : "Commented to the class")
+                    + (commented.inFile() ? " in the file" : "");
         }
         return simple(fact);
     }

@@ -70,8 +70,7 @@ public class UndoService {
         touched.forEach(work -> works.lock(writer.student(), work));
         refuseIfBuiltUpon(touched, id, undone);
         if (change.kind() == ChangeKind.HAND_IN && !recordsAttempt(writer, change)) {
-            return handIns
-                    .withdraw(
+            return handIns.withdraw(
                             new Writer(writer.student(), writer.person(), writer.name(), null, null),
                             touched.iterator().next())
                     .change();
@@ -137,8 +136,7 @@ public class UndoService {
 
     /** A withdrawn hand-in stands again as of its own instant, which would be untrue once its due has passed. */
     private void letStandAgain(Writer writer, long work, Instant withdrawn) {
-        Board.Entry entry =
-                desk.open(new Writer(writer.student(), writer.person(), writer.name(), null, null), work);
+        Board.Entry entry = desk.open(new Writer(writer.student(), writer.person(), writer.name(), null, null), work);
         Instant due = entry.state().due();
         if (due != null && !withdrawn.isAfter(due) && desk.now().isAfter(due)) {
             throw Refusal.conflict(

@@ -55,9 +55,11 @@ public class WorkController {
 
     /** @param text of the post or reply */
     public record Post(
-            @NotNull(message = "Say whether it is a post or a reply.") Fact.Posted.Part part,
+            @NotNull(message = "Say whether it is a post or a reply.")
+            Fact.Posted.Part part,
+
             @NotBlank(message = "Write something first.") @Size(max = 20000, message = "At most 20000 letters.")
-                    String text) {}
+            String text) {}
 
     /**
      * @param change to be named when it is undone
@@ -118,8 +120,7 @@ public class WorkController {
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody HandInService.HandIn request) {
         HandInService.Done done = handIns.handIn(writer(student, person, version, key), work, request);
-        return new HandedIn(
-                done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
+        return new HandedIn(done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
     }
 
     @PostMapping("/withdrawal")
@@ -143,15 +144,13 @@ public class WorkController {
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody Post post) {
-        HandInService.Done done =
-                handIns.post(writer(student, person, version, key), work, post.part(), post.text());
+        HandInService.Done done = handIns.post(writer(student, person, version, key), work, post.part(), post.text());
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
     @PostMapping("/read-mark")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    public void markRead(
-            @PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
+    public void markRead(@PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
         handIns.markRead(writer(student, person, null, null), work);
     }
 
@@ -170,7 +169,8 @@ public class WorkController {
             @PathVariable int position,
             HttpServletResponse response)
             throws IOException {
-        List<WorkDetail.ReceiptFile> all = details.receipt(student, work, handIn).files();
+        List<WorkDetail.ReceiptFile> all =
+                details.receipt(student, work, handIn).files();
         WorkDetail.ReceiptFile file = all.stream()
                 .filter(one -> one.position() == position)
                 .findFirst()

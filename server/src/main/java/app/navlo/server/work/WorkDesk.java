@@ -42,8 +42,7 @@ class WorkDesk {
 
     /** The work as it stands, locked until the transaction ends. */
     Board.Entry open(Writer writer, long work) {
-        long version =
-                works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work"));
+        long version = works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work"));
         Board.Entry entry = boards.one(writer.student(), work, now());
         if (writer.version() != null && writer.version() != version) {
             throw Refusal.changedSince(entry.work().definition().title());
@@ -52,8 +51,7 @@ class WorkDesk {
     }
 
     long change(Writer writer, ChangeKind kind, String summary) {
-        return changes.add(
-                new Changes.NewChange(writer.student(), writer.person(), kind, now(), TYPED_IN, summary));
+        return changes.add(new Changes.NewChange(writer.student(), writer.person(), kind, now(), TYPED_IN, summary));
     }
 
     /** Adds a fact that the student makes now, and marks the work as changed. */

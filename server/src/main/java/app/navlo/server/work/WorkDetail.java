@@ -121,5 +121,4 @@ public record WorkDetail(
 
     /** @param position from 1 */
     public record ReceiptFile(int position, String name, String mediaType, long size, String sha256) {}
-
 }

@@ -105,12 +105,7 @@ class WorkDetails {
 
     private static WorkDetail.TakesView takes(Work.Takes takes) {
         return new WorkDetail.TakesView(
-                takes.files(),
-                takes.text(),
-                takes.done(),
-                takes.fileTypes(),
-                takes.maxFiles(),
-                takes.maxFileBytes());
+                takes.files(), takes.text(), takes.done(), takes.fileTypes(), takes.maxFiles(), takes.maxFileBytes());
     }
 
     private static WorkDetail.DraftView draft(Optional<Drafts.Draft> draft) {
@@ -131,7 +126,8 @@ class WorkDetails {
         return entry.recorded().stream()
                 .filter(fact -> !fact.fact().stamp().at().isAfter(entry.now()))
                 .filter(fact -> !(fact.fact() instanceof Fact.ReadMarked))
-                .sorted(Comparator.comparing((RecordedFact fact) -> fact.fact().stamp().at())
+                .sorted(Comparator.comparing(
+                                (RecordedFact fact) -> fact.fact().stamp().at())
                         .thenComparingLong(RecordedFact::id))
                 .map(fact -> line(fact, zone))
                 .toList();
@@ -162,7 +158,8 @@ class WorkDetails {
                 receipts.add(receipt(entry, recorded, handedIn));
             }
         }
-        receipts.sort(Comparator.comparing(Receipt::at).thenComparing(Receipt::id).reversed());
+        receipts.sort(
+                Comparator.comparing(Receipt::at).thenComparing(Receipt::id).reversed());
         return receipts;
     }
 
@@ -217,13 +214,17 @@ class WorkDetails {
                 definition.kind(),
                 definition.unit(),
                 definition.required(),
-                definition.opensAt() == null ? null : definition.opensAt().atZone(zone).toLocalDate(),
+                definition.opensAt() == null
+                        ? null
+                        : definition.opensAt().atZone(zone).toLocalDate(),
                 definition.due() instanceof Deadline.EndOfDay end
                         ? end.day()
                         : definition.due() == null
                                 ? null
                                 : definition.due().instant().atZone(zone).toLocalDate(),
-                definition.due() instanceof Deadline.At at ? at.instant().atZone(zone).toLocalTime() : null,
+                definition.due() instanceof Deadline.At at
+                        ? at.instant().atZone(zone).toLocalTime()
+                        : null,
                 points(definition),
                 definition.effortMinutes(),
                 instructions);

@@ -31,17 +31,28 @@ import org.jspecify.annotations.Nullable;
  */
 public record WorkForm(
         long courseId,
-        @NotBlank(message = "Give it a title.") @Size(max = 300, message = "At most 300 letters.") String title,
+
+        @NotBlank(message = "Give it a title.") @Size(max = 300, message = "At most 300 letters.")
+        String title,
+
         @NotNull(message = "Choose a kind.") WorkKind kind,
-        @Nullable @Size(max = 120, message = "At most 120 letters.") String unit,
+
+        @Nullable @Size(max = 120, message = "At most 120 letters.")
+        String unit,
+
         boolean required,
         @Nullable LocalDate opensDay,
         @Nullable LocalDate dueDay,
         @Nullable LocalTime dueTime,
-        @Nullable @Pattern(regexp = "\\d{1,7}(\\.\\d{1,4})?", message = "Write points like 40 or 12.5.") String possible,
+
+        @Nullable @Pattern(regexp = "\\d{1,7}(\\.\\d{1,4})?", message = "Write points like 40 or 12.5.")
+        String possible,
+
         @Nullable @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
-                Integer effortMinutes,
-        @Size(max = 20000, message = "At most 20000 letters.") String instructions) {
+        Integer effortMinutes,
+
+        @Size(max = 20000, message = "At most 20000 letters.")
+        String instructions) {
 
     /** @throws Refusal naming every field that doesn't fit */
     Work.Definition definition(ZoneId zone, Work.Takes takes) {

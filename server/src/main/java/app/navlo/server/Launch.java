@@ -1,0 +1,86 @@
+package app.navlo.server;
+
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * How the server was asked to start.
+ *
+ * @param demo with the made-up college
+ * @param keep keep the demo's data of the last run
+ * @param data the folder of the database
+ * @param still let the demo's clock stand still
+ */
+record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
+    private static final int DEFAULT_PORT = 8080;
+
+    /** @throws IllegalArgumentException with a line for the person who typed it */
+    static Launch of(List<String> args) {
+        Deque<String> left = new ArrayDeque<>(args);
+        String verb = left.isEmpty() ? "" : left.pop();
+        if (!verb.equals("demo") && !verb.equals("start")) {
+            throw new IllegalArgumentException("say 'demo' or 'start', not '" + verb + "'");
+        }
+        boolean demo = verb.equals("demo");
+        boolean keep = false;
+        boolean still = false;
+        Path data = Path.of("data");
+        int port = DEFAULT_PORT;
+        while (!left.isEmpty()) {
+            String option = left.pop();
+            switch (option) {
+                case "--keep" -> keep = true;
+                case "--still" -> still = true;
+                case "--data" -> data = Path.of(value(option, left));
+                case "--port" -> port = port(value(option, left));
+                default ->
+                    throw new IllegalArgumentException("there is no option '" + option
+                            + "'; there are --port N, --data DIR and, for demo, --keep");
+            }
+        }
+        return new Launch(demo, keep, data, port, still);
+    }
+
+    private static String value(String option, Deque<String> left) {
+        if (left.isEmpty()) {
+            throw new IllegalArgumentException(option + " wants a value after it");
+        }
+        return left.pop();
+    }
+
+    private static int port(String text) {
+        if (!text.matches("\\d{1,5}") || Integer.parseInt(text) > 65_535) {
+            throw new IllegalArgumentException("--port wants a number from 0 to 65535, not '" + text + "'");
+        }
+        return Integer.parseInt(text);
+    }
+
+    private Path database() {
+        return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
+    }
+
+    /** A demo that isn't kept starts from nothing. */
+    void prepare() throws IOException {
+        Files.createDirectories(data);
+        if (demo && !keep) {
+            Files.deleteIfExists(Path.of(database() + ".mv.db"));
+            Files.deleteIfExists(Path.of(database() + ".trace.db"));
+        }
+    }
+
+    /** Every commit reaches the file before it is answered: WRITE_DELAY=0. */
+    Map<String, Object> properties() {
+        Map<String, Object> properties = new HashMap<>();
+        properties.put("server.port", port);
+        properties.put("spring.datasource.url", "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE");
+        properties.put("navlo.demo", demo);
+        properties.put("navlo.demo.clock", still ? "still" : "running");
+        return properties;
+    }
+}

@@ -1,0 +1,49 @@
+package app.navlo.server.demo;
+
+import app.navlo.server.demo.DemoFiles.School;
+import app.navlo.server.time.ServerClock;
+import java.time.ZoneId;
+import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/**
+ * Either the demo, with its school and clock, or none of it and the machine's own clock. Decided when the server starts,
+ * not when it is built.
+ */
+@Configuration(proxyBeanMethods = false)
+class DemoConfig {
+    @Bean
+    @DependsOnDatabaseInitialization
+    ServerClock serverClock(
+            JdbcClient db,
+            @Value("${navlo.demo:false}") boolean demo,
+            @Value("${navlo.demo.clock:running}") String clock) {
+        if (!demo) {
+            return ServerClock.ofMachine();
+        }
+        School school = DemoFiles.school();
+        return new DemoClock(db, new DemoTimes(ZoneId.of(school.zone())).at(school.clock()), !clock.equals("still"));
+    }
+
+    /** Fills the store of a demo before anybody can look at it. */
+    @Bean
+    @DependsOnDatabaseInitialization
+    DemoInfo demoInfo(ObjectProvider<DemoSeed> seed, ServerClock clock, @Value("${navlo.demo:false}") boolean demo) {
+        if (!demo) {
+            return DemoInfo.NONE;
+        }
+        School school = DemoFiles.school();
+        seed.getObject().fillIfEmpty(school, clock.instant());
+        return new DemoInfo(
+                true,
+                school.school(),
+                school.people().stream()
+                        .map(person ->
+                                new DemoInfo.SignIn(person.name(), person.who(), person.email(), person.password()))
+                        .toList());
+    }
+}

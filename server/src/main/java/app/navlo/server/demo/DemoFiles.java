@@ -1,0 +1,156 @@
+package app.navlo.server.demo;
+
+import app.navlo.core.policy.KeptScore;
+import app.navlo.core.work.Flag;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import app.navlo.server.account.Role;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.time.DayOfWeek;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.dataformat.yaml.YAMLMapper;
+
+/** The files of the demo, as they are written. Times are local to the school: {@code 2026-11-24 16:20}, or a day alone. */
+final class DemoFiles {
+    private static final String FOLDER = "/demo/";
+
+    private static final YAMLMapper YAML = YAMLMapper.builder()
+            .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
+            .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .disable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
+            .build();
+
+    private DemoFiles() {}
+
+    record School(
+            String school,
+            String zone,
+            String clock,
+            TermFile term,
+            List<PersonFile> people,
+            String student,
+            List<String> guardians,
+            Map<DayOfWeek, List<String>> freeHours,
+            List<String> courses) {}
+
+    record TermFile(
+            String name, LocalDate firstDay, LocalDate lastDay, List<DaysOffFile> daysOff, List<CloseFile> closes) {}
+
+    record DaysOffFile(LocalDate first, LocalDate last, String name) {}
+
+    record CloseFile(String name, String at) {}
+
+    record PersonFile(String name, Role role, String email, String password, String passwordHash, String who) {}
+
+    record CourseFile(
+            String name,
+
+            @Nullable @com.fasterxml.jackson.annotation.JsonProperty("short")
+            String shortName,
+
+            String teacher,
+            String colour,
+            @Nullable Integer cutoffHours,
+            List<WorkFile> works) {}
+
+    record WorkFile(
+            String title,
+            @Nullable WorkKind kind,
+            @Nullable String unit,
+            @Nullable String category,
+            @Nullable BigDecimal points,
+            @Nullable Integer effort,
+            @Nullable String opens,
+            @Nullable String due,
+            @Nullable String closes,
+            @Nullable Integer cutoffHours,
+            @Nullable BigDecimal pass,
+            @Nullable Integer attempts,
+            @Nullable KeptScore kept,
+            WorkItem.@Nullable Parts parts,
+            @Nullable RedoFile redo,
+            boolean optional,
+            boolean inClass,
+            @Nullable TakesFile takes,
+            @Nullable String instructions,
+            @Nullable List<FactFile> life) {
+        List<FactFile> facts() {
+            return Objects.requireNonNullElse(life, List.of());
+        }
+    }
+
+    record RedoFile(@Nullable String until, boolean reopening) {}
+
+    /** @param files the endings taken; null for no files */
+    record TakesFile(@Nullable List<String> files, boolean text, boolean done) {}
+
+    /**
+     * One thing that happened.
+     *
+     * @param did in a word or two, as in "handed in"
+     * @param by who it was; null for the student or the teacher, whichever the deed is of
+     * @param system whether a program did it
+     * @param say the words of a comment or a post; with a score or return, a comment made with it
+     * @param due that came with it; null for none
+     * @param redo the due of a redo that was asked for, or "none" for one without a due; null where none was asked for
+     */
+    record FactFile(
+            String at,
+            String did,
+            @Nullable String by,
+            boolean system,
+            @Nullable Integer attempt,
+            @Nullable String content,
+            @Nullable List<String> files,
+            @Nullable String text,
+            @Nullable String note,
+            @Nullable BigDecimal points,
+            boolean provisional,
+            boolean hidden,
+            @Nullable String why,
+            @Nullable String due,
+            @Nullable String redo,
+            @Nullable Flag flag,
+            @Nullable Integer hours,
+            @Nullable String say,
+            boolean toClass) {}
+
+    static School school() {
+        return read("school.yaml", School.class);
+    }
+
+    static CourseFile course(String name) {
+        return read("courses/" + name + ".yaml", CourseFile.class);
+    }
+
+    /** The content of a file that was handed in. */
+    static byte[] content(String name) {
+        try (InputStream in = open("files/" + name)) {
+            return in.readAllBytes();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static <T> T read(String name, Class<T> type) {
+        try (InputStream in = open(name)) {
+            return YAML.readValue(in, type);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static InputStream open(String name) {
+        return Objects.requireNonNull(
+                DemoFiles.class.getResourceAsStream(FOLDER + name), "the demo has no file " + name);
+    }
+}

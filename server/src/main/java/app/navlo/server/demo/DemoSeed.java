@@ -1,0 +1,226 @@
+package app.navlo.server.demo;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.KeptScore;
+import app.navlo.core.policy.RedoRule;
+import app.navlo.core.time.WeeklyHours;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import app.navlo.server.account.People;
+import app.navlo.server.demo.DemoFiles.CourseFile;
+import app.navlo.server.demo.DemoFiles.PersonFile;
+import app.navlo.server.demo.DemoFiles.School;
+import app.navlo.server.demo.DemoFiles.WorkFile;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Courses;
+import app.navlo.server.store.Drafts;
+import app.navlo.server.store.Facts;
+import app.navlo.server.store.Files;
+import app.navlo.server.store.FreeHours;
+import app.navlo.server.store.HandIns;
+import app.navlo.server.store.StoredFile;
+import app.navlo.server.store.Term;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.Works;
+import java.time.DayOfWeek;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Fills an empty store with the made-up college, from its files. */
+@Component
+class DemoSeed {
+    private final People people;
+    private final Changes changes;
+    private final Courses courses;
+    private final Works works;
+    private final Facts facts;
+    private final HandIns handIns;
+    private final Files files;
+    private final Drafts drafts;
+    private final FreeHours freeHours;
+
+    DemoSeed(
+            People people,
+            Changes changes,
+            Courses courses,
+            Works works,
+            Facts facts,
+            HandIns handIns,
+            Files files,
+            Drafts drafts,
+            FreeHours freeHours) {
+        this.people = people;
+        this.changes = changes;
+        this.courses = courses;
+        this.works = works;
+        this.facts = facts;
+        this.handIns = handIns;
+        this.files = files;
+        this.drafts = drafts;
+        this.freeHours = freeHours;
+    }
+
+    /** Does nothing if anybody is there already. */
+    @Transactional
+    public void fillIfEmpty(School school, Instant now) {
+        if (!people.isEmpty()) {
+            return;
+        }
+        ZoneId zone = ZoneId.of(school.zone());
+        DemoTimes times = new DemoTimes(zone);
+        Map<String, Long> ids = new HashMap<>();
+        for (PersonFile person : school.people()) {
+            ids.put(person.email(), addPerson(person, zone, now));
+        }
+        long student = ids.get(school.student());
+        school.guardians().forEach(guardian -> people.accept(student, ids.get(guardian), now));
+        freeHours.set(student, hours(school.freeHours()));
+        long change = changes.add(new Changes.NewChange(
+                student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
+        long term = courses.addTerm(student, term(school, times));
+        String name = school.people().stream()
+                .filter(person -> person.email().equals(school.student()))
+                .findFirst()
+                .orElseThrow()
+                .name();
+        DemoFacts demoFacts = new DemoFacts(facts, handIns, files, times, change, student, name);
+        for (String course : school.courses()) {
+            addCourse(student, term, change, DemoFiles.course(course), times, demoFacts);
+        }
+    }
+
+    private long addPerson(PersonFile person, ZoneId zone, Instant now) {
+        return people.add(new People.NewPerson(
+                person.email(),
+                person.passwordHash(),
+                person.name(),
+                person.role(),
+                zone.getId(),
+                now));
+    }
+
+    private static WeeklyHours hours(Map<DayOfWeek, List<String>> spans) {
+        Map<DayOfWeek, List<WeeklyHours.Span>> hours = new EnumMap<>(DayOfWeek.class);
+        spans.forEach((day, those) -> hours.put(
+                day,
+                those.stream()
+                        .map(span -> span.split("-"))
+                        .map(ends -> new WeeklyHours.Span(LocalTime.parse(ends[0]), LocalTime.parse(ends[1])))
+                        .toList()));
+        return new WeeklyHours(hours);
+    }
+
+    private static Term term(School school, DemoTimes times) {
+        return new Term(
+                0,
+                school.term().name(),
+                school.school(),
+                times.zone(),
+                school.term().firstDay(),
+                school.term().lastDay(),
+                school.term().daysOff().stream()
+                        .map(off -> new Term.DaysOff(off.first(), off.last(), off.name()))
+                        .toList(),
+                school.term().closes().stream()
+                        .map(close -> new Term.GradingPeriod(close.name(), times.at(close.at())))
+                        .toList());
+    }
+
+    private void addCourse(
+            long student, long term, long change, CourseFile file, DemoTimes times, DemoFacts demoFacts) {
+        long course = courses.add(
+                student,
+                term,
+                change,
+                new Course.Details(
+                        file.name(),
+                        Objects.requireNonNullElse(file.shortName(), file.name()),
+                        file.teacher(),
+                        times.zone(),
+                        file.colour(),
+                        Course.DEFAULT_SOON_HOURS));
+        for (WorkFile work : file.works()) {
+            long id = works.add(new Works.NewWork(
+                    student,
+                    change,
+                    Work.Origin.SCHOOL,
+                    file.name() + "/" + work.title(),
+                    null,
+                    definition(course, file, work, times),
+                    Objects.requireNonNullElse(work.instructions(), "").strip()));
+            work.facts().stream()
+                    .sorted(Comparator.comparing(fact -> times.at(fact.at())))
+                    .forEach(fact -> demoFacts.add(id, file.teacher(), fact));
+            layReady(student, id, work, times, demoFacts);
+        }
+    }
+
+    /** What was begun or taken back and not handed in since lies ready. */
+    private void layReady(long student, long work, WorkFile file, DemoTimes times, DemoFacts demoFacts) {
+        List<DemoFiles.FactFile> life = file.facts();
+        if (life.isEmpty()) {
+            return;
+        }
+        DemoFiles.FactFile last = life.get(life.size() - 1);
+        List<StoredFile> lying = last.did().equals("withdrew")
+                ? demoFacts.stored(life.get(life.size() - 2).files())
+                : last.did().equals("draft") ? demoFacts.stored(last.files()) : List.of();
+        if (!lying.isEmpty()) {
+            drafts.saveText(student, work, "", times.at(last.at()));
+            lying.forEach(stored -> drafts.addFile(work, stored));
+        }
+    }
+
+    private static Work.Definition definition(long course, CourseFile file, WorkFile work, DemoTimes times) {
+        Integer cutoff = work.cutoffHours() == null ? file.cutoffHours() : work.cutoffHours();
+        WorkKind kind = Objects.requireNonNullElse(work.kind(), WorkKind.ASSIGNMENT);
+        return new Work.Definition(
+                course,
+                work.title(),
+                kind,
+                work.unit(),
+                work.category(),
+                !work.optional() && kind != WorkKind.PRACTICE,
+                !work.inClass(),
+                new WorkItem.Marking(
+                        work.points() == null ? Rational.ZERO : Rational.of(work.points()),
+                        work.pass() == null ? null : Rational.of(work.pass()),
+                        Objects.requireNonNullElse(work.kept(), KeptScore.HIGHEST)),
+                times.atOrNull(work.opens()),
+                times.deadline(work.due()),
+                times.deadline(work.closes()),
+                cutoff == null ? null : Duration.ofHours(cutoff),
+                work.attempts(),
+                work.parts(),
+                redo(work.redo(), times),
+                work.effort(),
+                takes(work.takes()));
+    }
+
+    private static @Nullable RedoRule redo(DemoFiles.@Nullable RedoFile redo, DemoTimes times) {
+        return redo == null ? null : new RedoRule(times.atOrNull(redo.until()), redo.reopening());
+    }
+
+    private static Work.Takes takes(DemoFiles.@Nullable TakesFile takes) {
+        return takes == null
+                ? new Work.Takes(false, false, false, List.of())
+                : new Work.Takes(
+                        takes.files() != null,
+                        takes.text(),
+                        takes.done(),
+                        Objects.requireNonNullElse(takes.files(), List.of()));
+    }
+}
