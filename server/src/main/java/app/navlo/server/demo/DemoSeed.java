@@ -104,12 +104,7 @@ class DemoSeed {
 
     private long addPerson(PersonFile person, ZoneId zone, Instant now) {
         return people.add(new People.NewPerson(
-                person.email(),
-                person.passwordHash(),
-                person.name(),
-                person.role(),
-                zone.getId(),
-                now));
+                person.email(), person.passwordHash(), person.name(), person.role(), zone.getId(), now));
     }
 
     private static WeeklyHours hours(Map<DayOfWeek, List<String>> spans) {

@@ -1,0 +1,25 @@
+package app.navlo.server.page;
+
+import java.time.Duration;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.http.CacheControl;
+import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
+import org.springframework.web.servlet.config.annotation.ViewControllerRegistry;
+import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
+
+/** Every address of a view is the same page; files whose names carry a digest of their content are kept for good. */
+@Configuration(proxyBeanMethods = false)
+class PageConfig implements WebMvcConfigurer {
+    @Override
+    public void addViewControllers(ViewControllerRegistry views) {
+        views.addViewController("/s/**").setViewName("forward:/index.html");
+    }
+
+    @Override
+    public void addResourceHandlers(ResourceHandlerRegistry files) {
+        files.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
+                .setCacheControl(
+                        CacheControl.maxAge(Duration.ofDays(365)).cachePublic().immutable());
+    }
+}

@@ -1,0 +1,55 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.context.annotation.Import;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+
+/** {@code docs/openapi.json} says what the server does. The front end's types are made from it, so a drift breaks here. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {TestSettings.MEMORY, "springdoc.paths-to-exclude=/api/students/*/events"})
+@Import(OpenApiSchemas.class)
+public class OpenApiTest extends AbstractTestNGSpringContextTests {
+    private static final Path FILE = Path.of("../docs/openapi.json");
+
+    @LocalServerPort
+    private int port;
+
+    @Test
+    public void theDescriptionInDocsIsThatOfTheServer() throws IOException, InterruptedException {
+        HttpResponse<String> answer = HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create("http://localhost:" + port + "/v3/api-docs"))
+                                .build(),
+                        HttpResponse.BodyHandlers.ofString());
+        assertEquals(answer.statusCode(), 200, answer.body());
+        JsonMapper json = JsonMapper.builder()
+                .enable(SerializationFeature.INDENT_OUTPUT)
+                .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+                .build();
+        ObjectNode described = (ObjectNode) json.readTree(answer.body());
+        described.remove("servers");
+        JsonNode sorted = json.valueToTree(json.treeToValue(described, Object.class));
+        String text = json.writeValueAsString(sorted) + "\n";
+        if (Boolean.getBoolean("navlo.openapi.write")) {
+            Files.createDirectories(FILE.getParent());
+            Files.writeString(FILE, text);
+        }
+        assertEquals(Files.readString(FILE), text, "run ./navlo openapi, then build again");
+    }
+}

@@ -1,0 +1,18 @@
+import { useEffect } from 'react';
+import { refreshStudent } from './queries';
+
+/** Keeps a student's data fresh while the page is open: the server says when something changed elsewhere. */
+export function useLive(student: number): void {
+  useEffect(() => {
+    const events = new EventSource(`/api/students/${student}/events`);
+    let opened = false;
+    const refresh = () => void refreshStudent(student);
+    events.addEventListener('board', refresh);
+    events.addEventListener('clock', refresh);
+    events.addEventListener('hello', () => {
+      if (opened) refresh();
+      opened = true;
+    });
+    return () => events.close();
+  }, [student]);
+}

@@ -1,0 +1,48 @@
+import { QueryClient, queryOptions } from '@tanstack/react-query';
+import { client, Refused, take } from './client';
+
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (failures, error) =>
+        failures < 2 && !(error instanceof Refused && error.status >= 400 && error.status < 500),
+      staleTime: 30_000,
+    },
+  },
+});
+
+export const sessionQuery = queryOptions({
+  queryKey: ['session'],
+  queryFn: () => take(client.GET('/api/session')),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const boardQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'board'],
+    queryFn: () => take(client.GET('/api/students/{student}/board', { params: { path: { student } } })),
+  });
+
+export const detailQuery = (student: number, work: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'work', work],
+    queryFn: () =>
+      take(client.GET('/api/students/{student}/works/{work}', { params: { path: { student, work } } })),
+  });
+
+export const changesQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'changes'],
+    queryFn: () => take(client.GET('/api/students/{student}/changes', { params: { path: { student } } })),
+  });
+
+export const freeHoursQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'free-hours'],
+    queryFn: () => take(client.GET('/api/students/{student}/free-hours', { params: { path: { student } } })),
+  });
+
+/** Everything of a student is asked for again; what is on screen stays until the answer is there. */
+export function refreshStudent(student: number): Promise<void> {
+  return queryClient.invalidateQueries({ queryKey: ['student', student] });
+}

@@ -1,0 +1,88 @@
+import { QueryClientProvider, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { Toaster } from 'sonner';
+import type { Session } from './api/client';
+import { queryClient, sessionQuery } from './api/queries';
+import { Frame } from './frame/frame';
+import { Empty, Failed, Loading } from './ui/states';
+import { LinksView } from './views/links/links-view';
+import { SignIn } from './views/signin/sign-in';
+import { WorkView } from './views/work/work-view';
+
+function routes(session: Session) {
+  const first = session.students[0];
+  return createBrowserRouter([
+    {
+      path: '/',
+      element: first ? <Navigate to={`/s/${first.id}/work`} replace /> : <NoStudent />,
+    },
+    {
+      path: '/s/:student',
+      element: <Frame session={session} />,
+      children: [
+        { index: true, element: <Navigate to="work" replace /> },
+        { path: 'work/:work?', element: <WorkView /> },
+        { path: 'links', element: <LinksView /> },
+        { path: '*', element: <NotHere /> },
+      ],
+    },
+    { path: '*', element: <NotHere /> },
+  ]);
+}
+
+function NoStudent() {
+  return (
+    <Empty title="No student has accepted you yet">
+      When a student does, their work is shown here. You can read it then, and never change it.
+    </Empty>
+  );
+}
+
+function NotHere() {
+  return (
+    <Empty title="There is nothing at this address">
+      <a href="/" className="font-semibold text-ink underline">
+        Go to your work
+      </a>
+    </Empty>
+  );
+}
+
+function Signed({ session }: { session: Session }) {
+  const router = useMemo(() => routes(session), [session]);
+  return <RouterProvider router={router} />;
+}
+
+function Door() {
+  const session = useQuery(sessionQuery);
+  if (session.isError) return <Failed error={session.error} onRetry={() => void session.refetch()} />;
+  if (!session.data) return <Loading />;
+  return session.data.person ? <Signed session={session.data} /> : <SignIn session={session.data} />;
+}
+
+function App() {
+  return (
+    <QueryClientProvider client={queryClient}>
+      <Door />
+      <Toaster
+        position="bottom-left"
+        offset={{ bottom: 44, left: 20 }}
+        toastOptions={{
+          unstyled: true,
+          classNames: {
+            toast:
+              'flex w-[380px] max-w-[calc(100vw-32px)] items-center gap-3 rounded border border-ink bg-ink px-4 py-3 text-[14px] text-paper',
+            title: 'font-semibold',
+            description: 'mt-0.5 opacity-90',
+            actionButton:
+              'ml-auto shrink-0 rounded border border-paper/50 px-2.5 py-1 font-semibold hover:bg-paper hover:text-ink',
+            content: 'min-w-0',
+          },
+        }}
+      />
+    </QueryClientProvider>
+  );
+}
+
+export { App };

@@ -1,0 +1,55 @@
+import { useContext, useState } from 'react';
+import { client, take } from '../api/client';
+import { useNow } from '../lib/now';
+import { moment } from '../lib/time';
+import { Button } from '../ui/button';
+import { noticeFault } from '../ui/notice';
+import { StudentContext } from './student';
+
+const STEPS = [
+  { words: '1 hour', minutes: 60 },
+  { words: '1 day', minutes: 24 * 60 },
+  { words: '1 week', minutes: 7 * 24 * 60 },
+] as const;
+
+/** The strip at the foot of a demo: a made-up college, and a clock that can be moved on. */
+function DemoBar() {
+  const student = useContext(StudentContext);
+  const now = useNow();
+  const [busy, setBusy] = useState(false);
+  const move = async (minutes: number) => {
+    setBusy(true);
+    try {
+      await take(client.POST('/api/demo/clock', { body: { minutes } }));
+    } catch (error) {
+      noticeFault(error);
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <section
+      aria-label="Demo"
+      className="no-print flex shrink-0 items-center gap-3 border-line border-t bg-line-2 px-5 py-1 text-[13px] text-ink-2 max-sm:px-3"
+    >
+      <span className="truncate max-md:hidden">Demo: a made-up college. Nothing here is real.</span>
+      <span className="ml-auto whitespace-nowrap">
+        {student && moment(new Date(now).toISOString(), student.zone)}
+        <span className="max-sm:hidden"> · move the clock on by</span>
+      </span>
+      {STEPS.map((step) => (
+        <Button
+          key={step.minutes}
+          disabled={busy}
+          onClick={() => void move(step.minutes)}
+          aria-label={`Move the clock on by ${step.words}`}
+          className="h-6 px-2 text-[13px]"
+        >
+          {step.words}
+        </Button>
+      ))}
+    </section>
+  );
+}
+
+export { DemoBar };

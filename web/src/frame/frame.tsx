@@ -1,0 +1,75 @@
+import { useQuery } from '@tanstack/react-query';
+import { useEffect, useMemo } from 'react';
+import { Outlet, useParams } from 'react-router';
+import type { Board, Session } from '../api/client';
+import { useLive } from '../api/live';
+import { boardQuery, refreshStudent } from '../api/queries';
+import { setServerNow } from '../lib/now';
+import { Failed, Loading } from '../ui/states';
+import { DemoBar } from './demo-bar';
+import { Shortcuts } from './shortcuts';
+import { StudentContext } from './student';
+import { Tideline } from './tideline';
+import { TopBar } from './top-bar';
+
+const LONGEST_TIMER = 2 ** 31 - 1;
+
+/** What stands around every view: the bar on top, the tideline under it, the demo's clock at the foot. */
+function Frame({ session }: { session: Session }) {
+  const student = Number(useParams().student);
+  const board = useQuery(boardQuery(student));
+  useLive(student);
+  useClockEdges(student, board.data);
+  const value = useMemo(() => {
+    if (!board.data) return null;
+    const courses = new Map(board.data.courses.map((course) => [course.id, course]));
+    return {
+      id: student,
+      board: board.data,
+      zone: board.data.zone,
+      mayWrite: board.data.mayWrite,
+      course: (id: number) => courses.get(id),
+    };
+  }, [student, board.data]);
+
+  return (
+    <StudentContext value={value}>
+      <div className="flex h-dvh flex-col print:h-auto">
+        <a
+          href="#view"
+          className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"
+        >
+          Skip to the work
+        </a>
+        <TopBar session={session} student={student} />
+        {value && <Tideline />}
+        <main id="view" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
+          {value ? (
+            <Outlet />
+          ) : board.isError ? (
+            <Failed error={board.error} onRetry={() => void board.refetch()} />
+          ) : (
+            <Loading />
+          )}
+        </main>
+        {session.demo && <DemoBar />}
+        <Shortcuts student={student} />
+      </div>
+    </StudentContext>
+  );
+}
+
+/** Takes the server's clock over, and asks again when the clock alone changes something. */
+function useClockEdges(student: number, board: Board | undefined): void {
+  useEffect(() => {
+    if (!board) return;
+    setServerNow(board.now);
+    if (!board.nextChange) return;
+    const wait = new Date(board.nextChange).getTime() - new Date(board.now).getTime() + 1_000;
+    if (wait > LONGEST_TIMER) return;
+    const timer = setTimeout(() => void refreshStudent(student), Math.max(wait, 1_000));
+    return () => clearTimeout(timer);
+  }, [student, board]);
+}
+
+export { Frame };

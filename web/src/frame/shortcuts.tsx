@@ -1,0 +1,63 @@
+import { useEffect, useRef, useState } from 'react';
+import { useNavigate } from 'react-router';
+import { hasModifier, isTyping } from '../lib/keys';
+import { Dialog } from '../ui/dialog';
+import { viewsOf } from './views';
+
+const CHORD = 1_500;
+
+const ROWS: readonly (readonly [keys: string, does: string])[] = [
+  ['j  k  ↓  ↑', 'Next or previous piece of work'],
+  ['Enter', 'Open it beside the list'],
+  ['e', 'The next step of its move'],
+  ['Esc', 'Close what is open'],
+  ['/', 'Find or do'],
+  ['n', 'Narrow by text'],
+  ['t', 'Go to the tideline, then ← → walk its days'],
+];
+
+/** Goes to views by two keys, and shows all keys on `?`. */
+function Shortcuts({ student }: { student: number }) {
+  const navigate = useNavigate();
+  const [open, setOpen] = useState(false);
+  const went = useRef(0);
+  useEffect(() => {
+    const views = viewsOf(student);
+    const onKey = (event: KeyboardEvent) => {
+      if (isTyping(event) || hasModifier(event)) return;
+      if (event.key === '?') setOpen(true);
+      else if (event.key === 't') document.querySelector<HTMLElement>('[data-tide-stop="true"]')?.focus();
+      else if (event.key === 'g') went.current = event.timeStamp;
+      else if (event.timeStamp - went.current < CHORD) {
+        const view = views.find((one) => one.key === event.key);
+        went.current = 0;
+        if (view) void navigate(view.path);
+      }
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [student, navigate]);
+  const all = [
+    ...ROWS,
+    ...viewsOf(student).map((view) => [`g ${view.key}`, `Go to ${view.name}`] as const),
+    ['?', 'These keys'] as const,
+  ];
+  return (
+    <Dialog open={open} onOpenChange={setOpen} title="Keys">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-6 gap-y-1.5">
+        {all.map(([keys, does]) => (
+          <div key={keys} className="contents">
+            <dt>
+              <kbd className="rounded-sm border border-line border-b-2 px-1.5 font-sans text-[13px] text-ink-2">
+                {keys}
+              </kbd>
+            </dt>
+            <dd>{does}</dd>
+          </div>
+        ))}
+      </dl>
+    </Dialog>
+  );
+}
+
+export { Shortcuts };

@@ -1,0 +1,264 @@
+import clsx from 'clsx';
+import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
+import type { TideDay, Work } from '../api/client';
+import { useNow } from '../lib/now';
+import { dateParts, dateWords, moment, near } from '../lib/time';
+import { count, STAGE_WORDS } from '../lib/words';
+import { CourseMark } from '../ui/course-mark';
+import { span60 } from '../views/work/model';
+import { FreeHours } from './free-hours';
+import { useStudent } from './student';
+
+const TODAY = 7;
+const TALLEST = 42;
+const SCALE_MINUTES = 300;
+
+/** Minutes as a height; beyond five hours a bar only says that it is full. */
+function height(minutes: number): number {
+  return Math.min(TALLEST, (minutes / SCALE_MINUTES) * TALLEST);
+}
+
+/** The load ahead: a cell a day, what falls due against what is free. Points at a day list its work. */
+function Tideline() {
+  const { board } = useStudent();
+  const [params] = useSearchParams();
+  const [pointed, setPointed] = useState<number | null>(null);
+  const chosen = params.get('day') ?? '';
+  const cells = useRef<(HTMLButtonElement | null)[]>([]);
+  const strip = useRef<HTMLDivElement>(null);
+  const choose = useChoose(chosen);
+  const stop =
+    Math.max(
+      0,
+      board.tide.findIndex((day) => day.day === chosen),
+    ) || TODAY;
+
+  useEffect(() => {
+    const box = strip.current;
+    const today = cells.current[TODAY];
+    if (box && today && box.scrollWidth > box.clientWidth) box.scrollLeft = today.offsetLeft - 8;
+  }, []);
+
+  const onKeyDown = (event: KeyboardEvent, index: number) => {
+    const step = { ArrowRight: 1, ArrowLeft: -1, Home: -99, End: 99 }[event.key];
+    if (step === undefined) {
+      if (event.key === 'Escape') setPointed(null);
+      return;
+    }
+    event.preventDefault();
+    const next = Math.min(board.tide.length - 1, Math.max(0, index + step));
+    cells.current[next]?.focus();
+  };
+
+  return (
+    <section
+      aria-label="Tideline: the load of each day"
+      className="no-print relative shrink-0 border-line border-b bg-raised"
+      onMouseLeave={() => setPointed(null)}
+      onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setPointed(null)}
+    >
+      <div ref={strip} className="flex overflow-x-auto px-5 max-sm:px-2 [scrollbar-width:none]">
+        {board.tide.map((day, index) => (
+          <DayCell
+            key={day.day}
+            day={day}
+            index={index}
+            chosen={chosen === day.day}
+            stop={index === stop}
+            ref={(element) => {
+              cells.current[index] = element;
+            }}
+            onPoint={() => setPointed(index)}
+            onChoose={() => choose(day.day)}
+            onKeyDown={(event) => onKeyDown(event, index)}
+          />
+        ))}
+      </div>
+      <FreeHours />
+      {pointed !== null && board.tide[pointed] && (
+        <DayList day={board.tide[pointed]} cell={cells.current[pointed] ?? null} />
+      )}
+    </section>
+  );
+}
+
+/** Choosing a day narrows the work to it; choosing it again lets go. */
+function useChoose(chosen: string): (day: string) => void {
+  const { id } = useStudent();
+  const location = useLocation();
+  const navigate = useNavigate();
+  return (day) => {
+    const onWork = location.pathname.startsWith(`/s/${id}/work`);
+    const params = new URLSearchParams(onWork ? location.search : '');
+    if (day === chosen) params.delete('day');
+    else params.set('day', day);
+    const search = params.toString();
+    void navigate({ pathname: `/s/${id}/work`, search: search ? `?${search}` : '' });
+  };
+}
+
+interface DayCellProps {
+  day: TideDay;
+  index: number;
+  chosen: boolean;
+  stop: boolean;
+  ref: (element: HTMLButtonElement | null) => void;
+  onPoint: () => void;
+  onChoose: () => void;
+  onKeyDown: (event: KeyboardEvent) => void;
+}
+
+function dayWords(day: TideDay): string {
+  return [
+    dateWords(day.day),
+    day.dayOff,
+    day.openMinutes ? `${span60(day.openMinutes)} falling due` : 'nothing falling due',
+    `${span60(day.freeMinutes)} free`,
+    day.overMinutes ? `${span60(day.overMinutes)} too much` : '',
+    day.opens.length ? `${day.opens.length} opening` : '',
+    ...day.closes.map((close) => close.name),
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
+  const { weekday, number } = dateParts(day.day);
+  const past = index < TODAY;
+  const today = index === TODAY;
+  const fits = day.openMinutes - day.overMinutes;
+  return (
+    <button
+      type="button"
+      ref={ref}
+      tabIndex={stop ? 0 : -1}
+      data-tide-stop={stop}
+      aria-pressed={chosen}
+      aria-label={dayWords(day)}
+      onMouseEnter={onPoint}
+      onFocus={onPoint}
+      onClick={onChoose}
+      onKeyDown={onKeyDown}
+      className={clsx(
+        'relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end pb-[5px] hover:bg-line-2',
+        today && 'outline-[1.5px] outline-ink -outline-offset-2 outline-solid',
+        chosen && 'bg-yours-soft hover:bg-yours-soft',
+        'focus-visible:outline-2 focus-visible:outline-yours',
+      )}
+    >
+      <span aria-hidden className="relative flex w-full flex-1 items-end justify-center">
+        <span
+          className="absolute inset-x-[4px] bottom-0 bg-free"
+          style={{ height: height(day.freeMinutes) }}
+        />
+        <span className="relative flex w-[10px] flex-col justify-end">
+          {day.overMinutes > 0 && <span className="bg-loss" style={{ height: height(day.overMinutes) }} />}
+          <span className={past ? 'bg-loss' : 'bg-ink'} style={{ height: height(fits) }} />
+          {past && (
+            <span
+              className="bg-ink-3 opacity-50"
+              style={{ height: height(day.doneMinutes + day.lostMinutes) }}
+            />
+          )}
+        </span>
+        {day.opens.length > 0 && (
+          <svg width="6" height="9" viewBox="0 0 6 9" aria-hidden className="absolute right-[4px] bottom-0">
+            <path d="M1 9 V1 H5.500 Z" fill="none" stroke="var(--wait)" strokeWidth="1.4" />
+          </svg>
+        )}
+      </span>
+      {day.closes.map((close) => (
+        <span
+          key={close.at}
+          aria-hidden
+          className="absolute top-[3px] right-0 bottom-[19px] border-loss border-r-2"
+        >
+          <span className="absolute top-0 left-full z-10 whitespace-nowrap bg-loss px-1.5 font-[650] text-[12px] text-raised leading-[17px]">
+            close
+          </span>
+        </span>
+      ))}
+      <span
+        aria-hidden
+        className={clsx(
+          'mt-[3px] text-[12px] leading-[15px]',
+          today ? 'font-bold text-ink' : 'text-ink-3',
+          day.dayOff && 'line-through',
+        )}
+      >
+        {weekday} {number}
+      </span>
+    </button>
+  );
+}
+
+const LIST_WIDTH = 340;
+
+function dueWords(work: Work, zone: string): string {
+  const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
+  if (done) return STAGE_WORDS[work.stage].toLowerCase();
+  return work.due && !work.dueDay ? `due ${moment(work.due, zone).slice(-5)}` : 'due';
+}
+
+/** What lies under the day that is pointed at. */
+function DayList({ day, cell }: { day: TideDay; cell: HTMLElement | null }) {
+  const { board, course, id, zone } = useStudent();
+  const now = useNow();
+  const { search } = useLocation();
+  const heading = useId();
+  const box = cell?.closest('section');
+  const left =
+    cell && box
+      ? Math.max(8, Math.min(cell.getBoundingClientRect().left - 60, box.clientWidth - LIST_WIDTH - 8))
+      : 8;
+  const works = board.works.filter((work) => day.due.includes(work.id) || day.opens.includes(work.id));
+  return (
+    <section
+      aria-labelledby={heading}
+      className="absolute top-full z-30 max-h-[60dvh] overflow-auto rounded-b border border-line border-t-0 bg-raised p-3 text-[14px] shadow-[0_10px_24px_-12px_rgb(0_0_0/0.4)]"
+      style={{ left, width: LIST_WIDTH, maxWidth: 'calc(100vw - 16px)' }}
+    >
+      <p id={heading} className="font-bold">
+        {dateWords(day.day)}
+        {day.dayOff && <span className="font-normal text-ink-2"> · {day.dayOff}</span>}
+      </p>
+      <p className="text-[13px] text-ink-2">
+        {day.openMinutes ? `${span60(day.openMinutes)} falling due` : 'Nothing falling due'},{' '}
+        {span60(day.freeMinutes)} free
+        {day.overMinutes > 0 && <b className="text-loss">, {span60(day.overMinutes)} too much</b>}
+        {day.doneMinutes > 0 && `, ${span60(day.doneMinutes)} done`}
+      </p>
+      {day.closes.map((close) => (
+        <p key={close.at} className="mt-1 font-semibold text-loss">
+          {close.name}, {near(close.at, zone, now)}
+        </p>
+      ))}
+      {works.length > 0 && (
+        <ul className="mt-2 border-line-2 border-t">
+          {works.map((work) => (
+            <li key={work.id} className="border-line-2 border-b">
+              <Link
+                to={`/s/${id}/work/${work.id}${search}`}
+                className="flex items-center gap-2 py-1 hover:bg-line-2"
+                tabIndex={-1}
+              >
+                <CourseMark colour={course(work.courseId)?.colour ?? ''} />
+                <span className="min-w-0 flex-1 truncate">{work.title}</span>
+                <span className="shrink-0 text-[13px] text-ink-2">
+                  {day.due.includes(work.id) ? dueWords(work, zone) : 'opens'}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="mt-2 text-[13px] text-ink-3">
+        {works.length > 0 ? `${count(works.length, 'piece')} of work. ` : ''}Press to narrow the work to this
+        day.
+      </p>
+    </section>
+  );
+}
+
+export { Tideline };

@@ -1,0 +1,145 @@
+import { Menu as MenuIcon } from 'lucide-react';
+import { useContext, useState } from 'react';
+import { NavLink, useNavigate } from 'react-router';
+import type { Session } from '../api/client';
+import { queryClient } from '../api/queries';
+import { signOut as signOutNow } from '../api/session';
+import { useNow } from '../lib/now';
+import { moment } from '../lib/time';
+import { Menu, MenuChoice, MenuItem, MenuLabel, MenuRule } from '../ui/menu';
+import { noticeFault } from '../ui/notice';
+import { FindOrDo } from './find-or-do';
+import { StudentContext } from './student';
+import { useTheme } from './theme';
+import { viewsOf } from './views';
+
+interface TopBarProps {
+  session: Session;
+  student: number;
+}
+
+function Mark() {
+  return (
+    <span className="flex items-center gap-2 font-[760] text-[19px] tracking-[-0.02em]">
+      <svg width="24" height="18" viewBox="0 0 24 18" aria-hidden>
+        <path d="M1 14 L8 4 L13 11 L18 4" fill="none" stroke="var(--ink)" strokeWidth="2.4" />
+        <path d="M15 2 L23 2 L20 10 Z" fill="var(--yours)" />
+      </svg>
+      Navlo
+    </span>
+  );
+}
+
+function TopBar({ session, student }: TopBarProps) {
+  return (
+    <header className="no-print flex h-[46px] shrink-0 items-center gap-x-4 border-line border-b bg-raised px-5 max-sm:gap-x-2 max-sm:px-3">
+      <Mark />
+      <WhoseBoard session={session} student={student} />
+      <nav aria-label="Views" className="flex self-stretch">
+        {viewsOf(student).map((view) => (
+          <NavLink
+            key={view.path}
+            to={view.path}
+            className="flex items-center border-transparent border-y-[3px] px-3 font-medium text-ink-2 hover:text-ink aria-[current=page]:border-b-yours aria-[current=page]:font-[680] aria-[current=page]:text-ink max-sm:px-2"
+          >
+            {view.name}
+          </NavLink>
+        ))}
+      </nav>
+      <FindOrDo />
+      <ClockWords />
+      <PersonMenu session={session} />
+    </header>
+  );
+}
+
+function ClockWords() {
+  const now = useNow();
+  const student = useContext(StudentContext);
+  return (
+    <time className="whitespace-nowrap text-[14px] text-ink-2 max-md:hidden">
+      {student && moment(new Date(now).toISOString(), student.zone)}
+    </time>
+  );
+}
+
+/** For a guardian: whose data this is, and the others that can be chosen. */
+function WhoseBoard({ session, student }: TopBarProps) {
+  const navigate = useNavigate();
+  const name = session.students.find((one) => one.id === student)?.name;
+  if (session.person?.role !== 'GUARDIAN') return null;
+  const label = (
+    <span className="text-[14px]">
+      <b className="font-[680]">{name}</b> <span className="text-ink-2 max-sm:hidden">· you read only</span>
+    </span>
+  );
+  if (session.students.length < 2) return label;
+  return (
+    <Menu
+      trigger={
+        <button type="button" aria-label="Choose a student">
+          {label}
+        </button>
+      }
+    >
+      <MenuChoice
+        value={String(student)}
+        onChange={(id) => void navigate(`/s/${id}/work`)}
+        choices={session.students.map((one) => [String(one.id), one.name] as const)}
+      />
+    </Menu>
+  );
+}
+
+function PersonMenu({ session }: { session: Session }) {
+  const [theme, setTheme] = useTheme();
+  const [leaving, setLeaving] = useState(false);
+  const name = session.person?.name ?? '';
+  const initials = name
+    .split(/\s+/)
+    .map((part) => part[0])
+    .join('')
+    .slice(0, 2);
+  const signOut = async () => {
+    setLeaving(true);
+    try {
+      await signOutNow();
+      queryClient.clear();
+      window.location.assign('/');
+    } catch (error) {
+      noticeFault(error);
+      setLeaving(false);
+    }
+  };
+  return (
+    <Menu
+      align="end"
+      trigger={
+        <button
+          type="button"
+          disabled={leaving}
+          aria-label={`${name}: account and colours`}
+          className="grid size-7 shrink-0 place-items-center rounded bg-ink font-bold text-[12px] text-paper"
+        >
+          {initials || <MenuIcon size={14} aria-hidden />}
+        </button>
+      }
+    >
+      <MenuLabel>{name}</MenuLabel>
+      <MenuRule />
+      <MenuChoice
+        value={theme}
+        onChange={setTheme}
+        choices={[
+          ['system', 'Colours of this device'],
+          ['light', 'Light'],
+          ['dark', 'Dark'],
+        ]}
+      />
+      <MenuRule />
+      <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
+    </Menu>
+  );
+}
+
+export { Mark, TopBar };

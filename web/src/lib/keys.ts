@@ -1,0 +1,14 @@
+/** Whether a key press belongs to a field or a control, and must not act as a shortcut. */
+export function isTyping(event: KeyboardEvent | React.KeyboardEvent): boolean {
+  const target = event.target as HTMLElement | null;
+  if (!target) return false;
+  return (
+    target.isContentEditable ||
+    ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    target.closest('[role="dialog"],[role="menu"]') !== null
+  );
+}
+
+export function hasModifier(event: KeyboardEvent | React.KeyboardEvent): boolean {
+  return event.ctrlKey || event.metaKey || event.altKey;
+}

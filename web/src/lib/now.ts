@@ -1,0 +1,40 @@
+import { useSyncExternalStore } from 'react';
+
+/** The server's clock, carried on by the browser's between two answers. Steps every ten seconds. */
+const STEP = 10_000;
+
+let offset = 0;
+let shown = Date.now();
+const listeners = new Set<() => void>();
+let timer: ReturnType<typeof setInterval> | undefined;
+
+function tell(): void {
+  shown = Date.now() + offset;
+  for (const listener of listeners) listener();
+}
+
+/** Called with what the server said the time is. */
+export function setServerNow(instant: string): void {
+  const next = new Date(instant).getTime() - Date.now();
+  if (Math.abs(next - offset) > 1_000) {
+    offset = next;
+    tell();
+  }
+}
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  timer ??= setInterval(tell, STEP);
+  return () => {
+    listeners.delete(listener);
+    if (listeners.size === 0) {
+      clearInterval(timer);
+      timer = undefined;
+    }
+  };
+}
+
+/** Milliseconds since the epoch, by the server's clock. */
+export function useNow(): number {
+  return useSyncExternalStore(subscribe, () => shown);
+}

@@ -1,0 +1,109 @@
+/** All dates and spans on screen pass through here. Instants come as ISO strings, zones by name. */
+
+const MINUTE = 60_000;
+const DAY_MINUTES = 24 * 60;
+
+interface Wall {
+  weekday: string;
+  day: string;
+  month: string;
+  year: string;
+  hour: string;
+  minute: string;
+}
+
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function format(zone: string): Intl.DateTimeFormat {
+  let known = formats.get(zone);
+  if (!known) {
+    known = new Intl.DateTimeFormat('en-GB', {
+      timeZone: zone,
+      weekday: 'short',
+      day: 'numeric',
+      month: 'short',
+      year: 'numeric',
+      hour: '2-digit',
+      minute: '2-digit',
+      hourCycle: 'h23',
+    });
+    formats.set(zone, known);
+  }
+  return known;
+}
+
+function wall(instant: Date, zone: string): Wall {
+  const parts = Object.fromEntries(
+    format(zone)
+      .formatToParts(instant)
+      .map((part) => [part.type, part.value]),
+  );
+  return { ...(parts as unknown as Wall), month: (parts.month ?? '').slice(0, 3) };
+}
+
+function dayKey(at: Wall): string {
+  return `${at.day} ${at.month} ${at.year}`;
+}
+
+/** "Tue 24 Nov". */
+export function day(instant: string, zone: string): string {
+  const at = wall(new Date(instant), zone);
+  return `${at.weekday} ${at.day} ${at.month}`;
+}
+
+/** "Tue 24 Nov 16:20". */
+export function moment(instant: string, zone: string): string {
+  const at = wall(new Date(instant), zone);
+  return `${at.weekday} ${at.day} ${at.month} ${at.hour}:${at.minute}`;
+}
+
+/** "Tue 24 Nov 2026 16:20:07": for receipts. */
+export function exact(instant: string, zone: string): string {
+  const at = wall(new Date(instant), zone);
+  const seconds = String(new Date(instant).getUTCSeconds()).padStart(2, '0');
+  return `${at.weekday} ${at.day} ${at.month} ${at.year} ${at.hour}:${at.minute}:${seconds}`;
+}
+
+/** "today 18:00", "tomorrow 08:00", "Fri 27 Nov 17:00". Midnight is said as the end of the day that it closes. */
+export function near(instant: string, zone: string, now: number): string {
+  const date = new Date(instant);
+  const at = wall(date, zone);
+  if (at.hour === '00' && at.minute === '00') {
+    return nearDay(wall(new Date(date.getTime() - MINUTE), zone), zone, now);
+  }
+  return `${nearDay(at, zone, now)} ${at.hour}:${at.minute}`;
+}
+
+function nearDay(at: Wall, zone: string, now: number): string {
+  const key = dayKey(at);
+  if (key === dayKey(wall(new Date(now), zone))) return 'today';
+  if (key === dayKey(wall(new Date(now + DAY_MINUTES * MINUTE), zone))) return 'tomorrow';
+  if (key === dayKey(wall(new Date(now - DAY_MINUTES * MINUTE), zone))) return 'yesterday';
+  return `${at.weekday} ${at.day} ${at.month}`;
+}
+
+/** "25 min", "1 h 40", "2 d 7 h", "23 d": the two units that matter, of a span in minutes. */
+export function span(minutes: number): string {
+  const whole = Math.max(0, Math.floor(minutes));
+  const days = Math.floor(whole / DAY_MINUTES);
+  const hours = Math.floor((whole % DAY_MINUTES) / 60);
+  const rest = whole % 60;
+  if (days > 0) return days < 4 && hours > 0 ? `${days} d ${hours} h` : `${days} d`;
+  if (hours > 0) return rest > 0 ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
+  return `${rest} min`;
+}
+
+export function minutesBetween(from: number, to: string): number {
+  return (new Date(to).getTime() - from) / MINUTE;
+}
+
+/** A local date "2026-11-24" as "Tue 24 Nov". */
+export function dateWords(date: string): string {
+  return day(`${date}T12:00:00Z`, 'UTC');
+}
+
+/** A local date in two parts for narrow places: "Tu", "24". */
+export function dateParts(date: string): { weekday: string; number: number } {
+  const at = wall(new Date(`${date}T12:00:00Z`), 'UTC');
+  return { weekday: at.weekday.slice(0, 2), number: Number(at.day) };
+}

@@ -1,0 +1,138 @@
+import type { Schemas, Work } from '../api/client';
+import { minutesBetween, near, span } from './time';
+
+type Stage = Work['stage'];
+type Move = Work['move'];
+type Limit = NonNullable<Schemas['CostView']['limit']>;
+
+export const MOVES = [
+  'YOURS',
+  'TEACHERS',
+  'SETTLED',
+  'NOT_YET',
+  'OUT_OF_REACH',
+] as const satisfies readonly Move[];
+
+export const MOVE_WORDS: Record<Move, string> = {
+  YOURS: 'Yours',
+  TEACHERS: 'Teacher’s',
+  SETTLED: 'Settled',
+  NOT_YET: 'Not yet',
+  OUT_OF_REACH: 'Out of reach',
+};
+
+export const STAGE_WORDS: Record<Stage, string> = {
+  NOT_OPEN: 'Not open',
+  ASSIGNED: 'Assigned',
+  DRAFT: 'Draft',
+  TURNED_IN: 'Turned in',
+  SENT_BACK: 'Sent back',
+  RETURNED: 'Returned',
+  EXCUSED: 'Excused',
+};
+
+export const KIND_WORDS: Record<Work['kind'], string> = {
+  ASSIGNMENT: 'Assignment',
+  QUIZ: 'Quiz',
+  TEST: 'Test',
+  PROJECT: 'Project',
+  DISCUSSION: 'Discussion',
+  PRACTICE: 'Practice',
+};
+
+export const LIMIT_WORDS: Record<Limit, string> = {
+  CLOSES_AT: 'it closes',
+  CUTOFF: 'late work ends',
+  GRADING_CLOSE: 'the grading close',
+  REDO_UNTIL: 'the redo ends',
+  ATTEMPTS: 'attempts used up',
+};
+
+const FLAG_WORDS: Record<NonNullable<Work['flag']>, string> = {
+  LATE: 'flagged late',
+  ON_TIME: 'flagged on time',
+  MISSING: 'flagged missing',
+  INCOMPLETE: 'flagged incomplete',
+  COLLECTED: 'on paper',
+  CLEARED: '',
+};
+
+/** What stands behind the stage: "2 of 4 parts", "missing", "redo asked for". Empty if nothing does. */
+export function stageDetail(work: Work): string {
+  if (work.flag) return FLAG_WORDS[work.flag];
+  if (work.stage === 'DRAFT' && work.parts) return `${work.parts.done} of ${work.parts.of} parts`;
+  if (work.stage === 'DRAFT') return work.missing ? 'missing' : 'not handed in';
+  if (work.stage === 'RETURNED' && work.move === 'YOURS') {
+    return work.redo?.kind === 'ASKED' ? 'redo asked for' : 'redo open';
+  }
+  return work.missing ? 'missing' : '';
+}
+
+/** "18 of 20", "hidden of 25" and the like; the number is missing where none may be shown. */
+export function scoreWords(score: Work['score']): { points: string; of: string; mark: string } {
+  const mark = { NONE: '', HIDDEN: 'hidden', PROVISIONAL: 'so far', FINAL: '' }[score.mark];
+  if (score.possible === '0' && !score.points) return { points: '', of: '', mark };
+  return { points: score.points ?? (score.mark === 'HIDDEN' ? '' : '—'), of: `of ${score.possible}`, mark };
+}
+
+export interface Countdown {
+  /** In words: "1 h 40 to due". */
+  words: string;
+  /** Minutes to the next loss; null where none is ahead. */
+  minutes: number | null;
+  /** Whether something has been lost already, or is about to be within a day. */
+  hot: boolean;
+}
+
+/** The row's right-hand end: what happens next, and how long until then. */
+export function countdown(work: Work, zone: string, now: number): Countdown {
+  const calm = (words: string): Countdown => ({ words, minutes: null, hot: false });
+  if (work.move === 'YOURS') return yours(work, now);
+  if (work.move === 'NOT_YET') {
+    return calm(work.opensAt ? `opens ${near(work.opensAt, zone, now)}` : 'behind a gate');
+  }
+  if (work.move === 'TEACHERS') return calm(withTeacher(work, zone, now));
+  if (work.move === 'OUT_OF_REACH') return calm('closed');
+  if (work.stage === 'EXCUSED') return calm('');
+  if (work.timing === 'LATE' && work.due && work.handedInAt) {
+    return calm(`${span(minutesBetween(new Date(work.due).getTime(), work.handedInAt))} late`);
+  }
+  return calm(work.timing === 'ON_TIME' ? 'on time' : work.required ? '' : 'let go');
+}
+
+function withTeacher(work: Work, zone: string, now: number): string {
+  if (work.handedInAt) return `in since ${near(work.handedInAt, zone, now)}`;
+  return work.stage === 'TURNED_IN' ? 'collected' : 'extension asked for';
+}
+
+function yours(work: Work, now: number): Countdown {
+  const minutes = work.next ? minutesBetween(now, work.next.at) : null;
+  const ahead = minutes === null ? '' : span(minutes);
+  const overdue = work.timing === 'OVERDUE' && work.redo === null && work.due;
+  if (overdue) {
+    const late = `${span(-minutesBetween(now, work.due as string))} late`;
+    return { words: ahead ? `${late}, ${ahead} left` : late, minutes, hot: true };
+  }
+  if (minutes === null || !work.next) return { words: 'no due date', minutes, hot: false };
+  const to = work.next.limit ? LIMIT_WORDS[work.next.limit] : 'due';
+  return {
+    words: `${ahead} to ${to.replace(/^it closes$/, 'its close').replace(/^the /, '')}`,
+    minutes,
+    hot: minutes < 24 * 60,
+  };
+}
+
+/** How full the bar to the next loss is, 0 to 1: a fortnight is full, and the last hours take a visible share. */
+export function barShare(minutes: number): number {
+  const fortnight = 14 * 24 * 60;
+  return Math.min(1, Math.max(0.03, Math.log1p(Math.max(0, minutes)) / Math.log1p(fortnight)));
+}
+
+export function bytes(size: number): string {
+  if (size >= 1 << 20) return `${(size / (1 << 20)).toFixed(1)} MB`;
+  return size >= 1024 ? `${Math.round(size / 1024)} kB` : `${size} bytes`;
+}
+
+export function count(n: number, one: string, many = `${one}s`): string {
+  return `${n} ${n === 1 ? one : many}`;
+}

@@ -1,0 +1,136 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { type Change, type ImportPreview, upload } from '../../api/client';
+import { changesQuery } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { moment } from '../../lib/time';
+import { Button } from '../../ui/button';
+import { noticeFault, undo } from '../../ui/notice';
+import { Failed, Loading } from '../../ui/states';
+import { Preview } from './preview';
+
+/** Where the data comes from: calendar files in, and what was changed when, with undo. */
+function LinksView() {
+  const { mayWrite } = useStudent();
+  const [preview, setPreview] = useState<ImportPreview | null>(null);
+  return (
+    <div className="min-h-0 flex-1 overflow-auto">
+      <div className="mx-auto flex max-w-[1080px] flex-col gap-8 px-5 py-6 max-sm:px-3">
+        <h1 className="sr-only">Links</h1>
+        {mayWrite && (
+          <section aria-label="Read in a calendar file">
+            {preview ? (
+              <Preview key={preview.id} first={preview} onDone={() => setPreview(null)} />
+            ) : (
+              <ChooseFile onRead={setPreview} />
+            )}
+          </section>
+        )}
+        {!preview && <Changes />}
+      </div>
+    </div>
+  );
+}
+
+function ChooseFile({ onRead }: { onRead: (preview: ImportPreview) => void }) {
+  const { id } = useStudent();
+  const input = useRef<HTMLInputElement>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const read = async (file: File | undefined) => {
+    if (!file) return;
+    setShare(0);
+    try {
+      const url = `/api/students/${id}/imports`;
+      onRead(await upload<ImportPreview>(url, file, setShare, new AbortController().signal));
+    } catch (error) {
+      noticeFault(error);
+    }
+    setShare(null);
+  };
+  return (
+    // biome-ignore lint/a11y/noStaticElementInteractions: a file may be dropped here; the button inside does the same
+    <div
+      onDragOver={(event) => event.preventDefault()}
+      onDrop={(event) => {
+        event.preventDefault();
+        void read(event.dataTransfer.files[0]);
+      }}
+      className="flex flex-col items-start gap-3 border-yours border-l-4 bg-raised px-5 py-5"
+    >
+      <h2 className="font-bold text-[20px] tracking-[-0.01em]">Read in a calendar file</h2>
+      <p className="max-w-[64ch] text-ink-2">
+        Most course sites and every calendar program can export one, often called .ics. You see first what is
+        new, changed and gone, and nothing happens until you say so. Reading the same calendar in again
+        doubles nothing.
+      </p>
+      <Button look="main" disabled={share !== null} onClick={() => input.current?.click()} className="h-9">
+        {share === null ? 'Choose a calendar file' : 'Reading …'}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".ics,.ical,.ifb,text/calendar"
+        aria-label="Calendar file"
+        tabIndex={-1}
+        className="sr-only"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          void read(file);
+        }}
+      />
+    </div>
+  );
+}
+
+function Changes() {
+  const { id } = useStudent();
+  const changes = useQuery(changesQuery(id));
+  if (changes.isError) return <Failed error={changes.error} onRetry={() => void changes.refetch()} />;
+  if (!changes.data) return <Loading rows={4} />;
+  return (
+    <section aria-labelledby="changes">
+      <h2 id="changes" className="mb-1 font-bold text-[17px]">
+        What was changed
+      </h2>
+      {changes.data.length === 0 ? (
+        <p className="text-ink-2">
+          Nothing yet. Imports, hand-ins and what you type in are listed here, each with its undo.
+        </p>
+      ) : (
+        <ul>
+          {changes.data.map((change) => (
+            <ChangeLine key={change.id} change={change} />
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function ChangeLine({ change }: { change: Change }) {
+  const { id, zone, mayWrite } = useStudent();
+  return (
+    <li className="flex items-center gap-4 border-line-2 border-t py-1.5">
+      <time className="w-36 shrink-0 text-[14px] text-ink-2 max-sm:w-24">{moment(change.at, zone)}</time>
+      <span className={change.stands ? 'min-w-0 flex-1' : 'min-w-0 flex-1 text-ink-2 line-through'}>
+        {change.summary}
+      </span>
+      <span className="text-[14px] text-ink-2 max-md:hidden">{change.source}</span>
+      {change.undoable && mayWrite ? (
+        <Button
+          look="quiet"
+          className="h-7"
+          onClick={() => void undo(id, change.id)}
+          aria-label={`Undo: ${change.summary}`}
+        >
+          Undo
+        </Button>
+      ) : (
+        <span className="w-[58px] text-right text-[14px] text-ink-3">{change.stands ? '' : 'undone'}</span>
+      )}
+    </li>
+  );
+}
+
+export { LinksView };

@@ -1,0 +1,219 @@
+import { useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { client, type Detail, Refused, take, writeKey } from '../../api/client';
+import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near, span } from '../../lib/time';
+import { bytes, count } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { TextField } from '../../ui/field';
+import { noticeChange, noticeFault } from '../../ui/notice';
+import { typeList } from './check-file';
+import { DraftFiles } from './draft-files';
+import { DraftText } from './draft-text';
+import { Part } from './piece';
+import { Posts } from './posts';
+
+/** Hands in what lies ready, after it was looked at once more. A draft is not a hand-in, and says so. */
+function HandIn({ detail }: { detail: Detail }) {
+  const { mayWrite } = useStudent();
+  if (detail.mayPost && mayWrite) return <Posts detail={detail} />;
+  if (detail.mayHandIn && mayWrite) return <Open detail={detail} />;
+  return null;
+}
+
+function Open({ detail }: { detail: Detail }) {
+  const [params, setParams] = useSearchParams();
+  const [confirming, setConfirming] = useState(false);
+  const [text, setText] = useState(detail.draft.text);
+  const part = useRef<HTMLDivElement>(null);
+  const { takes, draft, work } = detail;
+  const step = params.get('step') === 'hand-in';
+  useEffect(() => {
+    if (!step) return;
+    part.current?.querySelector<HTMLElement>('button, textarea')?.focus();
+    setParams(
+      (before) => {
+        before.delete('step');
+        return before;
+      },
+      { replace: true },
+    );
+  }, [step, setParams]);
+
+  const offer = offerOf(detail, text);
+  if (!takes.files && !takes.text && !takes.done) return <NothingTaken detail={detail} />;
+  const isDraft = draft.files.length > 0 || text.trim() !== '';
+  return (
+    <Part title="Hand in" aside={takenWords(detail)}>
+      <div ref={part} className="flex flex-col gap-3">
+        {takes.files && <DraftFiles detail={detail} />}
+        {takes.text && <DraftText detail={detail} text={text} onText={setText} />}
+        {isDraft && (
+          <p className="border-yours border-l-4 bg-yours-soft px-3 py-1.5 text-[14px]">
+            <b className="font-bold">Not handed in.</b> This is a draft: only you see it.
+          </p>
+        )}
+        <div>
+          <Button look="main" disabled={!offer} onClick={() => setConfirming(true)} className="h-9">
+            {offer?.words ?? 'Hand in'}
+          </Button>
+          {!offer && <span className="ml-3 text-[14px] text-ink-2">{nothingReady(detail)}</span>}
+        </div>
+      </div>
+      {confirming && offer && (
+        <Confirm
+          key={work.version}
+          detail={detail}
+          offer={offer}
+          text={text}
+          onClose={() => setConfirming(false)}
+        />
+      )}
+    </Part>
+  );
+}
+
+interface Offer {
+  content: 'FILES' | 'TEXT' | 'DONE' | 'ATTEMPT';
+  words: string;
+}
+
+/** What pressing the button would hand in; nothing while nothing lies ready. */
+function offerOf(detail: Detail, text: string): Offer | null {
+  const { takes, draft, work } = detail;
+  const files = draft.files.length;
+  if (files > 0) {
+    const withText = takes.text && text.trim() ? ' and the text' : '';
+    return { content: 'FILES', words: `Hand in ${count(files, 'file')}${withText}` };
+  }
+  if (takes.text && text.trim()) return { content: 'TEXT', words: 'Hand in the text' };
+  if (!takes.done) return null;
+  return work.kind === 'QUIZ' || work.kind === 'TEST'
+    ? { content: 'ATTEMPT', words: `Record attempt ${work.attemptsUsed + 1} as finished` }
+    : { content: 'DONE', words: 'Hand in as done' };
+}
+
+function takenWords({ takes, work }: Detail): string {
+  const ways = [
+    takes.files ? (takes.fileTypes.length > 0 ? typeList(takes.fileTypes) : 'any file') : '',
+    takes.text ? 'text' : '',
+    takes.done && !takes.files && !takes.text ? 'done elsewhere' : '',
+  ].filter(Boolean);
+  const attempt = work.attemptsAllowed ? `attempt ${work.attemptsUsed + 1} of ${work.attemptsAllowed}` : '';
+  return [ways.join(' or '), attempt].filter(Boolean).join(' · ');
+}
+
+function nothingReady({ takes }: Detail): string {
+  if (takes.files && takes.text) return 'Choose a file or write the text first.';
+  return takes.files ? 'Choose a file first.' : 'Write the text first.';
+}
+
+function NothingTaken({ detail }: { detail: Detail }) {
+  return (
+    <Part title="Hand in">
+      <p className="text-ink-2">
+        Nothing is to be handed in here: it happens in class
+        {detail.work.due ? ', and counts as done at its due.' : '.'}
+      </p>
+    </Part>
+  );
+}
+
+interface ConfirmProps {
+  detail: Detail;
+  offer: Offer;
+  text: string;
+  onClose: () => void;
+}
+
+/** The last look: what goes, and whether it is on time. */
+function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
+  const { id, zone } = useStudent();
+  const [, setParams] = useSearchParams();
+  const [note, setNote] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [key] = useState(writeKey);
+  const now = useNow();
+  const { work, draft } = detail;
+  const due = work.redo ? work.redo.due : work.due;
+  const late = due ? now > new Date(due).getTime() : false;
+  const handIn = async () => {
+    setBusy(true);
+    try {
+      const done = await take(
+        client.POST('/api/students/{student}/works/{work}/hand-ins', {
+          params: {
+            path: { student: id, work: work.id },
+            header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': key },
+          },
+          body: { content: offer.content, files: draft.files.map((file) => file.id), note: note || null },
+        }),
+      );
+      queryClient.setQueryData(detailQuery(id, work.id).queryKey, done.detail);
+      onClose();
+      if (done.receipt) {
+        const receipt = String(done.receipt.id);
+        setParams((before) => {
+          before.set('receipt', receipt);
+          return before;
+        });
+      }
+      noticeChange(id, done.change, `Handed in ${work.title}`);
+      await refreshStudent(id);
+    } catch (error) {
+      noticeFault(error);
+      if (error instanceof Refused && error.status > 0) {
+        onClose();
+        await refreshStudent(id);
+      }
+      setBusy(false);
+    }
+  };
+  return (
+    <Dialog open onOpenChange={(next) => !next && onClose()} title={`${offer.words}?`} about={work.title}>
+      {draft.files.length > 0 && (
+        <ul className="mb-2 border-line border-y">
+          {draft.files.map((file) => (
+            <li key={file.id} className="flex justify-between gap-3 py-1.5">
+              <span className="min-w-0 break-words font-semibold">{file.name}</span>
+              <span className="shrink-0 text-ink-2">{bytes(file.size)}</span>
+            </li>
+          ))}
+        </ul>
+      )}
+      {detail.takes.text && text.trim() && (
+        <p className="mb-2 line-clamp-3 border-line-2 border-l-2 pl-2.5 text-[14px] text-ink-2">{text}</p>
+      )}
+      <p className={late ? 'font-semibold text-loss' : 'text-ink-2'}>{timeWords(due, late, zone, now)}</p>
+      <TextField
+        frame="mt-3"
+        label="A line to go with it"
+        hint="May stay empty."
+        maxLength={1000}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+      />
+      <div className="mt-4 flex justify-end gap-2">
+        <Button look="quiet" onClick={onClose}>
+          Not yet
+        </Button>
+        <Button look="main" disabled={busy} onClick={() => void handIn()}>
+          {offer.words}
+        </Button>
+      </div>
+    </Dialog>
+  );
+}
+
+function timeWords(due: string | null, late: boolean, zone: string, now: number): string {
+  if (!due) return 'It has no due date.';
+  const minutes = Math.abs(new Date(due).getTime() - now) / 60_000;
+  return late
+    ? `Late by ${span(minutes)}: it was due ${near(due, zone, now)}.`
+    : `On time: due ${near(due, zone, now)}, in ${span(minutes)}.`;
+}
+
+export { HandIn };

@@ -1,0 +1,259 @@
+import { useQuery } from '@tanstack/react-query';
+import { X } from 'lucide-react';
+import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { client, type Detail, Refused, take, writeKey } from '../../api/client';
+import { detailQuery, refreshStudent } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { isTyping } from '../../lib/keys';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { countdown, KIND_WORDS, LIMIT_WORDS } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { CourseMark } from '../../ui/course-mark';
+import { noticeChange, noticeFault } from '../../ui/notice';
+import { Failed, Loading } from '../../ui/states';
+import { TimingBar } from '../../ui/timing-bar';
+import { WorkFormDialog } from '../work/work-form';
+import { StateWords } from '../work/work-row';
+import { HandIn } from './hand-in';
+import { HandIns } from './hand-ins';
+import { Life } from './life';
+import { ReceiptDialog } from './receipt';
+
+interface PieceProps {
+  work: number;
+  onClose: () => void;
+}
+
+/** One piece of work beside the view: what is asked, its life, what it costs from here, and the hand-in. */
+function Piece({ work, onClose }: PieceProps) {
+  const { id } = useStudent();
+  const detail = useQuery(detailQuery(id, work));
+  const pane = useRef<HTMLElement>(null);
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      if (event.key === 'Escape' && !isTyping(event) && !event.defaultPrevented) onClose();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  }, [onClose]);
+  return (
+    <aside
+      ref={pane}
+      aria-label={detail.data?.work.title ?? 'Piece of work'}
+      className="flex w-[470px] shrink-0 flex-col overflow-auto border-line border-l bg-raised max-wide:w-full max-wide:border-l-0 print:w-full print:border-0"
+    >
+      {detail.data ? (
+        <PieceBody detail={detail.data} onClose={onClose} />
+      ) : detail.isError ? (
+        <Failed error={detail.error} onRetry={() => void detail.refetch()} />
+      ) : (
+        <Loading rows={6} />
+      )}
+    </aside>
+  );
+}
+
+function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void }) {
+  const { mayWrite, course } = useStudent();
+  const { work } = detail;
+  useReadMark(detail);
+  return (
+    <>
+      <header className="border-line-2 border-b px-5 pt-3.5 pb-4">
+        <div className="flex items-start justify-between gap-3">
+          <p className="flex items-center gap-2 text-[14px] text-ink-2">
+            <CourseMark colour={course(work.courseId)?.colour ?? ''} />
+            {detail.courseName} · {KIND_WORDS[work.kind]}
+            {!work.required && (work.kind === 'PRACTICE' ? ", doesn't count" : ', optional')}
+          </p>
+          <button
+            type="button"
+            aria-label="Close this piece of work"
+            onClick={onClose}
+            className="no-print -mt-1 -mr-2 rounded p-1.5 text-ink-2 hover:bg-line-2"
+          >
+            <X size={17} aria-hidden />
+          </button>
+        </div>
+        <h2 className="mt-0.5 mb-2.5 font-bold text-[20px] leading-snug tracking-[-0.01em]">{work.title}</h2>
+        <StateWords work={work} />
+        <p className="mt-1 text-[14px] text-ink-2">{work.because.stage}.</p>
+        <DueLine detail={detail} />
+        {detail.editable && mayWrite && <TypedInTools detail={detail} onClose={onClose} />}
+      </header>
+      <HandIn detail={detail} />
+      {detail.instructions && (
+        <Part title="What is asked">
+          <Paragraphs text={detail.instructions} />
+        </Part>
+      )}
+      <Costs detail={detail} />
+      <HandIns detail={detail} />
+      <Life detail={detail} />
+      <Why detail={detail} />
+      <ReceiptDialog detail={detail} />
+    </>
+  );
+}
+
+interface PartProps {
+  title: string;
+  aside?: ReactNode;
+  children: ReactNode;
+}
+
+/** A part of the piece of work, under its own heading. */
+function Part({ title, aside, children }: PartProps) {
+  return (
+    <section className="border-line-2 border-b px-5 py-4">
+      <h3 className="mb-2 flex items-baseline justify-between gap-3 font-bold text-[15px]">
+        {title}
+        {aside && <span className="font-normal text-[13.5px] text-ink-2">{aside}</span>}
+      </h3>
+      {children}
+    </section>
+  );
+}
+
+function Paragraphs({ text }: { text: string }) {
+  return (
+    <div className="flex flex-col gap-2">
+      {text.split(/\n\s*\n/).map((paragraph) => (
+        <p key={paragraph} className="whitespace-pre-line">
+          {paragraph.replace(/\n(?!\n)/g, ' ')}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function DueLine({ detail }: { detail: Detail }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  const { work } = detail;
+  const due = work.redo ? work.redo.due : work.due;
+  const down = countdown(work, zone, now);
+  return (
+    <div className="mt-3">
+      <p className="mb-1">
+        {due ? (
+          <>
+            {work.redo ? 'Redo due' : 'Due'} <b className="font-[680]">{near(due, zone, now)}</b>
+          </>
+        ) : (
+          <span className="text-ink-2">No due date</span>
+        )}
+        {work.effortMinutes && <span className="text-ink-2"> · about {work.effortMinutes} min of work</span>}
+      </p>
+      {down.words && <TimingBar countdown={down} stacked />}
+    </div>
+  );
+}
+
+function Costs({ detail }: { detail: Detail }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  if (detail.costs.length === 0) return null;
+  return (
+    <Part title="What it costs to wait">
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+        {detail.costs.map((cost) => (
+          <div key={cost.at} className="contents">
+            <dt className="whitespace-nowrap font-semibold">{near(cost.at, zone, now)}</dt>
+            <dd className="text-ink-2">
+              {cost.limit
+                ? `Nothing is accepted after this: ${LIMIT_WORDS[cost.limit]}.`
+                : 'On time until here, late after.'}
+            </dd>
+          </div>
+        ))}
+      </dl>
+    </Part>
+  );
+}
+
+/** The reasons behind the four answers, for who wants to know. */
+function Why({ detail }: { detail: Detail }) {
+  const { because } = detail.work;
+  return (
+    <details className="px-5 py-4 text-[14px]">
+      <summary className="font-bold text-[15px]">Why it stands here</summary>
+      <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
+        {(
+          [
+            ['Stage', because.stage],
+            ['Timing', because.timing],
+            ['Missing', because.missing],
+            ['Move', because.move],
+          ] as const
+        ).map(([name, sentence]) => (
+          <div key={name} className="contents">
+            <dt className="text-ink-2">{name}</dt>
+            <dd>{sentence}.</dd>
+          </div>
+        ))}
+      </dl>
+    </details>
+  );
+}
+
+/** Feedback that has been on screen is read: that is a fact, and only the student makes it. */
+function useReadMark(detail: Detail): void {
+  const { id, mayWrite } = useStudent();
+  const { unread } = detail.work.feedback;
+  const work = detail.work.id;
+  useEffect(() => {
+    if (!mayWrite || unread === 0) return;
+    const timer = setTimeout(() => {
+      take(
+        client.POST('/api/students/{student}/works/{work}/read-mark', {
+          params: { path: { student: id, work } },
+        }),
+      ).catch(() => undefined);
+    }, 1_500);
+    return () => clearTimeout(timer);
+  }, [id, work, mayWrite, unread]);
+}
+
+function TypedInTools({ detail, onClose }: { detail: Detail; onClose: () => void }) {
+  const { id } = useStudent();
+  const [editing, setEditing] = useState(false);
+  const [params] = useSearchParams();
+  const { work, editable } = detail;
+  const remove = async () => {
+    try {
+      const done = await take(
+        client.DELETE('/api/students/{student}/works/{work}', {
+          params: {
+            path: { student: id, work: work.id },
+            header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': writeKey() },
+          },
+        }),
+      );
+      onClose();
+      await refreshStudent(id);
+      noticeChange(id, done.change, `Removed ${work.title}`);
+    } catch (error) {
+      noticeFault(error);
+      if (error instanceof Refused && error.status === 412) await refreshStudent(id);
+    }
+  };
+  if (!editable || params.get('receipt')) return null;
+  return (
+    <div className="no-print mt-3 flex gap-2">
+      <Button onClick={() => setEditing(true)}>Change</Button>
+      <Button look="quiet" onClick={() => void remove()}>
+        Remove
+      </Button>
+      <WorkFormDialog
+        open={editing}
+        onClose={() => setEditing(false)}
+        edited={{ id: work.id, version: work.version, form: editable }}
+      />
+    </div>
+  );
+}
+
+export { Part, Piece };

@@ -1,0 +1,147 @@
+import { type FormEvent, useState } from 'react';
+import { client, Refused, type Session, take } from '../../api/client';
+import { queryClient, sessionQuery } from '../../api/queries';
+import { signIn } from '../../api/session';
+import { Mark } from '../../frame/top-bar';
+import { Button } from '../../ui/button';
+import { TextField } from '../../ui/field';
+
+/** The door: sign in, or sign up as the first person. */
+function SignIn({ session }: { session: Session }) {
+  return (
+    <div className="grid min-h-dvh place-items-center bg-paper px-4 py-10">
+      <main className="w-full max-w-[400px]">
+        <Mark />
+        {session.signUpOpen ? <SignUpForm /> : <SignInForm session={session} />}
+      </main>
+    </div>
+  );
+}
+
+async function enter(act: () => Promise<unknown>, onFault: (fault: Refused) => void): Promise<void> {
+  try {
+    await act();
+    await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 });
+  } catch (error) {
+    if (!(error instanceof Refused)) throw error;
+    onFault(error);
+  }
+}
+
+function SignInForm({ session }: { session: Session }) {
+  const [email, setEmail] = useState('');
+  const [password, setPassword] = useState('');
+  const [fault, setFault] = useState<Refused | null>(null);
+  const [busy, setBusy] = useState(false);
+  const submit = async (withEmail: string, withPassword: string) => {
+    setBusy(true);
+    setFault(null);
+    await enter(() => signIn(withEmail, withPassword), setFault);
+    setBusy(false);
+  };
+  const onSubmit = (event: FormEvent) => {
+    event.preventDefault();
+    void submit(email, password);
+  };
+  return (
+    <>
+      <h1 className="mt-8 mb-1 font-bold text-[24px]">Sign in</h1>
+      <p className="mb-5 text-ink-2">What is due, what it costs to leave it, and what to do next.</p>
+      <form onSubmit={onSubmit} className="flex flex-col gap-4">
+        <TextField
+          label="E-mail address"
+          type="email"
+          autoComplete="username"
+          required
+          value={email}
+          onChange={(event) => setEmail(event.target.value)}
+          fault={fault?.of('email')}
+        />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="current-password"
+          required
+          value={password}
+          onChange={(event) => setPassword(event.target.value)}
+          fault={fault ? (fault.of('password') ?? fault.faults[0]?.message) : undefined}
+        />
+        <Button look="main" type="submit" disabled={busy} className="h-10 text-[15px]">
+          Sign in
+        </Button>
+      </form>
+      {session.demo && (
+        <section className="mt-8 border-line border-t pt-4">
+          <h2 className="font-bold">The demo: {session.demo.school}</h2>
+          <p className="mb-3 text-[14px] text-ink-2">All made up. Choose who you want to be.</p>
+          <ul className="flex flex-col gap-2">
+            {session.demo.signIns.map((one) => (
+              <li key={one.email}>
+                <button
+                  type="button"
+                  disabled={busy}
+                  onClick={() => void submit(one.email, one.password)}
+                  className="flex w-full flex-col rounded border border-line bg-raised px-3 py-2 text-left hover:border-ink-3"
+                >
+                  <span>
+                    <b className="font-[680]">{one.name}</b>, {one.who}
+                  </span>
+                  <span className="text-[13px] text-ink-2">
+                    {one.email} · {one.password}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  );
+}
+
+function SignUpForm() {
+  const [form, setForm] = useState({ name: '', email: '', password: '' });
+  const [fault, setFault] = useState<Refused | null>(null);
+  const [busy, setBusy] = useState(false);
+  const onSubmit = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    setFault(null);
+    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    await enter(() => take(client.POST('/api/people', { body: { ...form, zone } })), setFault);
+    setBusy(false);
+  };
+  const field = (name: keyof typeof form) => ({
+    value: form[name],
+    onChange: (event: { target: { value: string } }) => setForm({ ...form, [name]: event.target.value }),
+    fault: fault?.of(name),
+    required: true,
+  });
+  return (
+    <>
+      <h1 className="mt-8 mb-1 font-bold text-[24px]">Begin</h1>
+      <p className="mb-5 text-ink-2">You are the first here. What you enter stays on this machine.</p>
+      <form onSubmit={(event) => void onSubmit(event)} className="flex flex-col gap-4">
+        <TextField label="Your name" autoComplete="name" {...field('name')} />
+        <TextField label="E-mail address" type="email" autoComplete="username" {...field('email')} />
+        <TextField
+          label="Password"
+          type="password"
+          autoComplete="new-password"
+          hint="10 to 72 characters."
+          {...field('password')}
+        />
+        {fault && !['name', 'email', 'password'].some((name) => fault.of(name)) && (
+          <p role="alert" className="font-semibold text-loss">
+            {fault.message}
+          </p>
+        )}
+        <Button look="main" type="submit" disabled={busy} className="h-10 text-[15px]">
+          Begin
+        </Button>
+      </form>
+    </>
+  );
+}
+
+export { SignIn };

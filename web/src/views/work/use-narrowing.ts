@@ -1,0 +1,15 @@
+import { useCallback, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { type Narrowing, readNarrowing, writeNarrowing } from '../../lib/narrow';
+
+/** What the work is narrowed to, kept in the address. */
+export function useNarrowing(): [Narrowing, (change: Partial<Narrowing>) => void] {
+  const [params, setParams] = useSearchParams();
+  const narrowing = useMemo(() => readNarrowing(params), [params]);
+  const change = useCallback(
+    (next: Partial<Narrowing>) =>
+      setParams((before) => writeNarrowing({ ...readNarrowing(before), ...next }), { replace: true }),
+    [setParams],
+  );
+  return [narrowing, change];
+}

@@ -1,0 +1,200 @@
+import { type FormEvent, useState } from 'react';
+import { client, Refused, type Schemas, take, writeKey } from '../../api/client';
+import { refreshStudent } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { KIND_WORDS } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Check, Select, TextArea, TextField } from '../../ui/field';
+import { noticeChange, noticeFault } from '../../ui/notice';
+
+type Form = Schemas['WorkForm'];
+
+interface WorkFormDialogProps {
+  open: boolean;
+  onClose: () => void;
+  /** The work to change; without it one is added. */
+  edited?: { id: number; version: number; form: Form };
+}
+
+/** A piece of work typed in by hand, or changed. */
+function WorkFormDialog({ open, onClose, edited }: WorkFormDialogProps) {
+  return (
+    <Dialog
+      open={open}
+      onOpenChange={(next) => !next && onClose()}
+      title={edited ? 'Change this piece of work' : 'Add a piece of work'}
+    >
+      {open && <WorkForm onClose={onClose} edited={edited} />}
+    </Dialog>
+  );
+}
+
+interface WorkFormProps {
+  onClose: () => void;
+  edited: WorkFormDialogProps['edited'] | undefined;
+}
+
+function WorkForm({ onClose, edited }: WorkFormProps) {
+  const { id, board } = useStudent();
+  const [form, setForm] = useState<Form>(
+    edited?.form ?? {
+      courseId: board.courses[0]?.id ?? 0,
+      title: '',
+      kind: 'ASSIGNMENT',
+      unit: null,
+      required: true,
+      opensDay: null,
+      dueDay: null,
+      dueTime: null,
+      possible: null,
+      effortMinutes: null,
+      instructions: '',
+    },
+  );
+  const [key] = useState(writeKey);
+  const [fault, setFault] = useState<Refused | null>(null);
+  const set = <K extends keyof Form>(name: K, value: Form[K]) => setForm({ ...form, [name]: value });
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    setFault(null);
+    try {
+      const done = await save(id, form, key, edited);
+      await refreshStudent(id);
+      noticeChange(id, done.change, edited ? `Changed ${form.title}` : `Added ${form.title}`);
+      onClose();
+    } catch (error) {
+      if (error instanceof Refused && error.status === 422) setFault(error);
+      else noticeFault(error);
+    }
+  };
+  return (
+    <form onSubmit={(event) => void submit(event)} className="grid grid-cols-2 gap-3.5">
+      <TextField
+        frame="col-span-2"
+        label="Title"
+        required
+        autoFocus
+        maxLength={300}
+        value={form.title}
+        onChange={(event) => set('title', event.target.value)}
+        fault={fault?.of('title')}
+      />
+      <Select
+        label="Course"
+        value={form.courseId}
+        onChange={(event) => set('courseId', Number(event.target.value))}
+        fault={fault?.of('courseId')}
+      >
+        {board.courses.map((course) => (
+          <option key={course.id} value={course.id}>
+            {course.name}
+          </option>
+        ))}
+      </Select>
+      <Select
+        label="Kind"
+        value={form.kind}
+        onChange={(event) => set('kind', event.target.value as Form['kind'])}
+        fault={fault?.of('kind')}
+      >
+        {Object.entries(KIND_WORDS).map(([kind, words]) => (
+          <option key={kind} value={kind}>
+            {words}
+          </option>
+        ))}
+      </Select>
+      <TextField
+        label="Due on"
+        type="date"
+        value={form.dueDay ?? ''}
+        onChange={(event) => set('dueDay', event.target.value || null)}
+        hint="Empty: no due date"
+        fault={fault?.of('dueDay')}
+      />
+      <TextField
+        label="at"
+        type="time"
+        value={form.dueTime?.slice(0, 5) ?? ''}
+        onChange={(event) => set('dueTime', event.target.value ? `${event.target.value}:00` : null)}
+        hint="Empty: the end of the day"
+        fault={fault?.of('dueTime')}
+      />
+      <TextField
+        label="Opens on"
+        type="date"
+        value={form.opensDay ?? ''}
+        onChange={(event) => set('opensDay', event.target.value || null)}
+        hint="Empty: open now"
+        fault={fault?.of('opensDay')}
+      />
+      <TextField
+        label="Unit"
+        maxLength={120}
+        value={form.unit ?? ''}
+        onChange={(event) => set('unit', event.target.value || null)}
+        fault={fault?.of('unit')}
+      />
+      <TextField
+        label="Effort in minutes"
+        type="number"
+        min={1}
+        max={6000}
+        value={form.effortMinutes ?? ''}
+        onChange={(event) => set('effortMinutes', event.target.value ? Number(event.target.value) : null)}
+        fault={fault?.of('effortMinutes')}
+      />
+      <TextField
+        label="Points possible"
+        inputMode="decimal"
+        value={form.possible ?? ''}
+        onChange={(event) => set('possible', event.target.value || null)}
+        fault={fault?.of('possible')}
+      />
+      <TextArea
+        frame="col-span-2"
+        label="What is asked"
+        maxLength={20000}
+        value={form.instructions}
+        onChange={(event) => set('instructions', event.target.value)}
+        fault={fault?.of('instructions')}
+      />
+      <div className="col-span-2 flex items-center justify-between gap-2">
+        <Check
+          label="Required"
+          checked={form.required}
+          onChange={(event) => set('required', event.target.checked)}
+        />
+        <span className="flex gap-2">
+          <Button look="quiet" onClick={onClose}>
+            Leave it
+          </Button>
+          <Button look="main" type="submit">
+            {edited ? 'Save the changes' : 'Add the work'}
+          </Button>
+        </span>
+      </div>
+    </form>
+  );
+}
+
+function save(student: number, body: Form, key: string, edited: WorkFormDialogProps['edited']) {
+  return edited
+    ? take(
+        client.PUT('/api/students/{student}/works/{work}', {
+          params: {
+            path: { student, work: edited.id },
+            header: { 'If-Match': `"${edited.version}"`, 'Idempotency-Key': key },
+          },
+          body,
+        }),
+      )
+    : take(
+        client.POST('/api/students/{student}/works', {
+          params: { path: { student }, header: { 'Idempotency-Key': key } },
+          body,
+        }),
+      );
+}
+
+export { WorkFormDialog };

@@ -1,0 +1,122 @@
+import clsx from 'clsx';
+import { useCallback, useDeferredValue, useMemo, useRef } from 'react';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useStudent } from '../../frame/student';
+import { isNarrowed, narrow, writeNarrowing } from '../../lib/narrow';
+import { useNow } from '../../lib/now';
+import { Button } from '../../ui/button';
+import { Empty } from '../../ui/states';
+import { Piece } from '../piece/piece';
+import { AddCourseDialog } from './add-course';
+import { Alarm } from './alarm';
+import { group, lines } from './model';
+import { NarrowBar } from './narrow-bar';
+import { useNarrowing } from './use-narrowing';
+import { WorkFormDialog } from './work-form';
+import { WorkTable } from './work-table';
+
+const MINUTE = 60_000;
+
+/** All work of all courses in one dense table, and the piece that is open beside it. */
+function WorkView() {
+  const { board, id, mayWrite } = useStudent();
+  const { work } = useParams();
+  const openWork = work ? Number(work) : null;
+  const [narrowing, change] = useNarrowing();
+  const deferred = useDeferredValue(narrowing);
+  const minute = Math.floor(useNow() / MINUTE) * MINUTE;
+  const shown = useMemo(() => narrow(board, deferred), [board, deferred]);
+  const groups = useMemo(() => group(board, shown, deferred.by, minute), [board, shown, deferred.by, minute]);
+  const list = useMemo(() => lines(groups), [groups]);
+  const navigate = useNavigate();
+  const search = writeNarrowing(narrowing).toString();
+  const open = useCallback(
+    (work: number | null, step?: string) => {
+      const params = new URLSearchParams(search);
+      if (step) params.set('step', step);
+      const query = params.toString();
+      void navigate({
+        pathname: `/s/${id}/work${work === null ? '' : `/${work}`}`,
+        search: query ? `?${query}` : '',
+      });
+    },
+    [navigate, id, search],
+  );
+  const table = useRef<HTMLDivElement>(null);
+  const close = useCallback(() => {
+    open(null);
+    requestAnimationFrame(() =>
+      table.current?.querySelector<HTMLElement>('[role="row"][tabindex="0"]')?.focus(),
+    );
+  }, [open]);
+
+  return (
+    <>
+      <h1 className="sr-only">Work</h1>
+      <div className="flex min-h-0 flex-1">
+        <div
+          ref={table}
+          className={clsx(
+            'flex min-w-0 flex-1 flex-col',
+            openWork !== null && 'max-wide:hidden print:hidden',
+          )}
+        >
+          <Alarm onOpen={(work) => open(work, 'hand-in')} />
+          <NarrowBar shown={shown.length} narrowing={narrowing} change={change} />
+          {list.length > 0 ? (
+            <WorkTable lines={list} shown={shown.length} openWork={openWork} onOpen={open} />
+          ) : isNarrowed(narrowing) ? (
+            <Empty title="Nothing is left of the work">
+              <p className="mb-4">No piece of work is all of this at once.</p>
+              <Button onClick={() => change({ courses: [], moves: [], text: '', day: '' })}>
+                Show all {board.works.length}
+              </Button>
+            </Empty>
+          ) : (
+            <NothingYet />
+          )}
+        </div>
+        {openWork !== null && <Piece key={openWork} work={openWork} onClose={close} />}
+      </div>
+      {mayWrite && <AddDialogs />}
+    </>
+  );
+}
+
+function NothingYet() {
+  const { mayWrite, id } = useStudent();
+  const navigate = useNavigate();
+  if (!mayWrite) return <Empty title="There is no work here yet" />;
+  return (
+    <Empty title="There is no work here yet">
+      <p className="mb-4">Read in the calendar that your school gives you, or type in what you know.</p>
+      <span className="flex flex-wrap justify-center gap-2">
+        <Button look="main" onClick={() => void navigate(`/s/${id}/links`)}>
+          Read in a calendar file
+        </Button>
+        <Button onClick={() => void navigate(`/s/${id}/work?add=course`)}>Add a course</Button>
+      </span>
+    </Empty>
+  );
+}
+
+/** The forms that open from anywhere by `?add=work` or `?add=course`. */
+function AddDialogs() {
+  const [params, setParams] = useSearchParams();
+  const { board } = useStudent();
+  const add = params.get('add');
+  const close = () =>
+    setParams((before) => {
+      before.delete('add');
+      return before;
+    });
+  const course = add === 'course' || (add === 'work' && board.courses.length === 0);
+  return (
+    <>
+      <AddCourseDialog open={course} onClose={close} />
+      <WorkFormDialog open={add === 'work' && !course} onClose={close} />
+    </>
+  );
+}
+
+export { WorkView };
