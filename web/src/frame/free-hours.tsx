@@ -1,6 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { Plus, SlidersHorizontal, X } from 'lucide-react';
+import clsx from 'clsx';
+import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { client, Refused, type Schemas, take } from '../api/client';
 import { freeHoursQuery, refreshStudent } from '../api/queries';
 import { Button } from '../ui/button';
@@ -17,33 +19,46 @@ function dayName(day: Day): string {
   return day.charAt(0) + day.slice(1).toLowerCase();
 }
 
-/** The hours that are free in a week: what the tideline measures the load against. */
+/** The hours that are free in a week: what the tideline measures the load against. Opens by `?set=free-hours`. */
 function FreeHours() {
-  const { mayWrite, board } = useStudent();
-  const [open, setOpen] = useState(false);
-  if (!mayWrite) return null;
+  const { mayWrite } = useStudent();
+  const [params, setParams] = useSearchParams();
+  const open = mayWrite && params.get('set') === 'free-hours';
+  const close = () =>
+    setParams((before) => {
+      before.delete('set');
+      return before;
+    });
   return (
-    <>
-      <button
-        type="button"
-        onClick={() => setOpen(true)}
-        title="Free hours"
-        className="absolute top-[3px] left-1 flex items-center gap-1.5 rounded bg-raised p-1 text-[12px] text-ink-3 hover:text-ink"
-      >
-        <SlidersHorizontal size={12} aria-hidden />
-        <span className={board.freeHoursAssumed ? 'max-sm:sr-only' : 'sr-only'}>
-          {board.freeHoursAssumed ? 'Free hours are assumed; set yours' : 'Free hours'}
-        </span>
-      </button>
-      <Dialog
-        open={open}
-        onOpenChange={setOpen}
-        title="Free hours"
-        about="When you can work in a usual week. The pale bars of the tideline are made of this."
-      >
-        {open && <FreeHoursForm onDone={() => setOpen(false)} />}
-      </Dialog>
-    </>
+    <Dialog
+      open={open}
+      onOpenChange={(next) => !next && close()}
+      title="Free hours"
+      about="When you can work in a usual week. The pale bars of the tideline are made of this."
+    >
+      {open && <FreeHoursForm onDone={close} />}
+    </Dialog>
+  );
+}
+
+/** The way to the free hours, in the words that fit where it stands. */
+function FreeHoursLink({ children, className }: { children: string; className?: string }) {
+  const { mayWrite } = useStudent();
+  const [, setParams] = useSearchParams();
+  if (!mayWrite) return null;
+  const open = () =>
+    setParams((before) => {
+      before.set('set', 'free-hours');
+      return before;
+    });
+  return (
+    <button
+      type="button"
+      onClick={open}
+      className={clsx('underline underline-offset-2 hover:text-ink', className)}
+    >
+      {children}
+    </button>
   );
 }
 
@@ -156,4 +171,4 @@ function TimeBox({ label, value, onChange }: TimeBoxProps) {
   );
 }
 
-export { FreeHours };
+export { FreeHours, FreeHoursLink };

@@ -7,7 +7,7 @@ import { dateParts, dateWords, moment, near } from '../lib/time';
 import { count, STAGE_WORDS } from '../lib/words';
 import { CourseMark } from '../ui/course-mark';
 import { span60 } from '../views/work/model';
-import { FreeHours } from './free-hours';
+import { FreeHours, FreeHoursLink } from './free-hours';
 import { useStudent } from './student';
 
 const TODAY = 7;
@@ -17,6 +17,12 @@ const SCALE_MINUTES = 300;
 /** Minutes as a height; beyond five hours a bar only says that it is full. */
 function height(minutes: number): number {
   return Math.min(TALLEST, (minutes / SCALE_MINUTES) * TALLEST);
+}
+
+/** A bar of two parts, cut to the cell as a whole so that the parts keep their proportion. */
+function stacked(lower: number, upper: number): [lower: number, upper: number] {
+  const all = lower + upper;
+  return all === 0 ? [0, 0] : [(height(all) * lower) / all, (height(all) * upper) / all];
 }
 
 /** The load ahead: a cell a day, what falls due against what is free. Points at a day list its work. */
@@ -75,6 +81,11 @@ function Tideline() {
           />
         ))}
       </div>
+      {board.freeHoursAssumed && (
+        <FreeHoursLink className="absolute top-0.5 left-5 text-[12px] text-ink-2 max-sm:hidden">
+          Free hours are assumed; set yours
+        </FreeHoursLink>
+      )}
       <FreeHours />
       {pointed !== null && board.tide[pointed] && (
         <DayList day={board.tide[pointed]} cell={cells.current[pointed] ?? null} />
@@ -124,10 +135,13 @@ function dayWords(day: TideDay): string {
 }
 
 function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
+  const { zone } = useStudent();
   const { weekday, number } = dateParts(day.day);
   const past = index < TODAY;
   const today = index === TODAY;
-  const fits = day.openMinutes - day.overMinutes;
+  const [lower, upper] = past
+    ? stacked(day.doneMinutes + day.lostMinutes, day.openMinutes)
+    : stacked(day.openMinutes - day.overMinutes, day.overMinutes);
   return (
     <button
       type="button"
@@ -141,7 +155,7 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
       onClick={onChoose}
       onKeyDown={onKeyDown}
       className={clsx(
-        'relative flex h-[74px] min-w-[34px] flex-1 flex-col items-center justify-end pb-[5px] hover:bg-line-2',
+        'relative flex h-[74px] min-w-[38px] flex-1 flex-col items-center justify-end pb-[5px] hover:bg-line-2',
         today && 'outline-[1.5px] outline-ink -outline-offset-2 outline-solid',
         chosen && 'bg-yours-soft hover:bg-yours-soft',
         'focus-visible:outline-2 focus-visible:outline-yours',
@@ -153,14 +167,8 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
           style={{ height: height(day.freeMinutes) }}
         />
         <span className="relative flex w-[10px] flex-col justify-end">
-          {day.overMinutes > 0 && <span className="bg-loss" style={{ height: height(day.overMinutes) }} />}
-          <span className={past ? 'bg-loss' : 'bg-ink'} style={{ height: height(fits) }} />
-          {past && (
-            <span
-              className="bg-ink-3 opacity-50"
-              style={{ height: height(day.doneMinutes + day.lostMinutes) }}
-            />
-          )}
+          <span className="bg-loss" style={{ height: upper }} />
+          <span className={past ? 'bg-ink-3 opacity-50' : 'bg-ink'} style={{ height: lower }} />
         </span>
         {day.opens.length > 0 && (
           <svg width="6" height="9" viewBox="0 0 6 9" aria-hidden className="absolute right-[4px] bottom-0">
@@ -175,14 +183,14 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
           className="absolute top-[3px] right-0 bottom-[19px] border-loss border-r-2"
         >
           <span className="absolute top-0 left-full z-10 whitespace-nowrap bg-loss px-1.5 font-[650] text-[12px] text-raised leading-[17px]">
-            close
+            grading close {moment(close.at, zone).slice(-5)}
           </span>
         </span>
       ))}
       <span
         aria-hidden
         className={clsx(
-          'mt-[3px] text-[12px] leading-[15px]',
+          'mt-[3px] whitespace-nowrap text-[12px] leading-[15px]',
           today ? 'font-bold text-ink' : 'text-ink-3',
           day.dayOff && 'line-through',
         )}
@@ -253,9 +261,9 @@ function DayList({ day, cell }: { day: TideDay; cell: HTMLElement | null }) {
           ))}
         </ul>
       )}
-      <p className="mt-2 text-[13px] text-ink-3">
-        {works.length > 0 ? `${count(works.length, 'piece')} of work. ` : ''}Press to narrow the work to this
-        day.
+      <p className="mt-2 flex justify-between gap-3 text-[13px] text-ink-2">
+        <span>{works.length > 0 && `${count(works.length, 'piece')} of work; press to see only these`}</span>
+        <FreeHoursLink className="shrink-0">Free hours</FreeHoursLink>
       </p>
     </section>
   );

@@ -57,10 +57,15 @@ export function moment(instant: string, zone: string): string {
   return `${at.weekday} ${at.day} ${at.month} ${at.hour}:${at.minute}`;
 }
 
-/** "Tue 24 Nov 2026 16:20:07": for receipts. */
+/** "Tue 24 Nov 2026 16:20:07", or "the end of Tue 24 Nov 2026": for receipts. */
 export function exact(instant: string, zone: string): string {
-  const at = wall(new Date(instant), zone);
-  const seconds = String(new Date(instant).getUTCSeconds()).padStart(2, '0');
+  const date = new Date(instant);
+  const at = wall(date, zone);
+  if (at.hour === '00' && at.minute === '00' && date.getUTCSeconds() === 0) {
+    const closed = wall(new Date(date.getTime() - MINUTE), zone);
+    return `the end of ${closed.weekday} ${dayKey(closed)}`;
+  }
+  const seconds = String(date.getUTCSeconds()).padStart(2, '0');
   return `${at.weekday} ${at.day} ${at.month} ${at.year} ${at.hour}:${at.minute}:${seconds}`;
 }
 
@@ -82,15 +87,27 @@ function nearDay(at: Wall, zone: string, now: number): string {
   return `${at.weekday} ${at.day} ${at.month}`;
 }
 
-/** "25 min", "1 h 40", "2 d 7 h", "23 d": the two units that matter, of a span in minutes. */
+/** "25 min", "1 h 40", "1 d 7 h", "23 d": the units that matter, of a span in minutes. */
 export function span(minutes: number): string {
   const whole = Math.max(0, Math.floor(minutes));
   const days = Math.floor(whole / DAY_MINUTES);
   const hours = Math.floor((whole % DAY_MINUTES) / 60);
   const rest = whole % 60;
-  if (days > 0) return days < 4 && hours > 0 ? `${days} d ${hours} h` : `${days} d`;
+  if (days > 0) return days < 2 && hours > 0 ? `${days} d ${hours} h` : `${days} d`;
   if (hours > 0) return rest > 0 ? `${hours} h ${String(rest).padStart(2, '0')}` : `${hours} h`;
   return `${rest} min`;
+}
+
+/** The largest unit alone, where two would be too much: "25 min", "6 h", "3 d". */
+export function roughSpan(minutes: number): string {
+  const whole = Math.max(0, Math.floor(minutes));
+  if (whole >= DAY_MINUTES) return `${Math.floor(whole / DAY_MINUTES)} d`;
+  return whole >= 60 ? `${Math.floor(whole / 60)} h` : `${whole} min`;
+}
+
+/** The day alone, near ones by name. */
+export function nearDate(instant: string, zone: string, now: number): string {
+  return near(instant, zone, now).replace(/ \d\d:\d\d$/, '');
 }
 
 export function minutesBetween(from: number, to: string): number {

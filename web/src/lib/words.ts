@@ -1,5 +1,5 @@
 import type { Schemas, Work } from '../api/client';
-import { minutesBetween, near, span } from './time';
+import { minutesBetween, near, roughSpan, span } from './time';
 
 type Stage = Work['stage'];
 type Move = Work['move'];
@@ -20,6 +20,15 @@ export const MOVE_WORDS: Record<Move, string> = {
   NOT_YET: 'Not yet',
   OUT_OF_REACH: 'Out of reach',
 };
+
+/** Whose move it is, as the reader would say it: to a guardian "yours" is the student's. */
+export function moveWords(
+  move: Move,
+  student: { mayWrite: boolean; board: { student: { name: string } } },
+): string {
+  if (move !== 'YOURS' || student.mayWrite) return MOVE_WORDS[move];
+  return `${student.board.student.name.split(' ')[0]}’s`;
+}
 
 export const STAGE_WORDS: Record<Stage, string> = {
   NOT_OPEN: 'Not open',
@@ -48,6 +57,17 @@ export const LIMIT_WORDS: Record<Limit, string> = {
   ATTEMPTS: 'attempts used up',
 };
 
+/** The same in a row's narrow end. */
+const LIMIT_SHORT: Record<Limit, string> = {
+  CLOSES_AT: 'its close',
+  CUTOFF: 'the cut-off',
+  GRADING_CLOSE: 'grading close',
+  REDO_UNTIL: 'end of redo',
+  ATTEMPTS: 'last attempt',
+};
+
+const A_DAY = 24 * 60;
+
 const FLAG_WORDS: Record<NonNullable<Work['flag']>, string> = {
   LATE: 'flagged late',
   ON_TIME: 'flagged on time',
@@ -57,15 +77,31 @@ const FLAG_WORDS: Record<NonNullable<Work['flag']>, string> = {
   CLEARED: '',
 };
 
-/** What stands behind the stage: "2 of 4 parts", "missing", "redo asked for". Empty if nothing does. */
+/** What stands behind the stage: "2 of 4 parts", "missing", "redo asked". Empty if nothing does. */
 export function stageDetail(work: Work): string {
   if (work.flag) return FLAG_WORDS[work.flag];
   if (work.stage === 'DRAFT' && work.parts) return `${work.parts.done} of ${work.parts.of} parts`;
   if (work.stage === 'DRAFT') return work.missing ? 'missing' : 'not handed in';
   if (work.stage === 'RETURNED' && work.move === 'YOURS') {
-    return work.redo?.kind === 'ASKED' ? 'redo asked for' : 'redo open';
+    return work.redo?.kind === 'ASKED' ? 'redo asked' : 'redo open';
   }
   return work.missing ? 'missing' : '';
+}
+
+const TIMING_WORDS: Record<Work['timing'], string> = {
+  NO_DUE_DATE: 'it has no due date',
+  AHEAD: 'its due is ahead',
+  DUE_SOON: 'it is due soon',
+  OVERDUE: 'it is overdue',
+  CLOSED: 'it is closed and nothing was handed in',
+  ON_TIME: 'it was handed in on time',
+  LATE: 'it was handed in late',
+};
+
+/** Both words where a teacher's flag and the clock differ; empty where they don't. */
+export function flagAgainstClock(work: Work): string {
+  if (!work.flag || !work.flagDiffers) return '';
+  return `The gradebook says ${FLAG_WORDS[work.flag].replace('flagged ', '')}; by the clock ${TIMING_WORDS[work.timing]}.`;
 }
 
 /** "18 of 20", "hidden of 25" and the like; the number is missing where none may be shown. */
@@ -101,25 +137,21 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
 }
 
 function withTeacher(work: Work, zone: string, now: number): string {
-  if (work.handedInAt) return `in since ${near(work.handedInAt, zone, now)}`;
+  if (work.handedInAt) {
+    return `in since ${near(work.handedInAt, zone, now)}${work.timing === 'LATE' ? ', late' : ''}`;
+  }
   return work.stage === 'TURNED_IN' ? 'collected' : 'extension asked for';
 }
 
 function yours(work: Work, now: number): Countdown {
   const minutes = work.next ? minutesBetween(now, work.next.at) : null;
-  const ahead = minutes === null ? '' : span(minutes);
-  const overdue = work.timing === 'OVERDUE' && work.redo === null && work.due;
-  if (overdue) {
-    const late = `${span(-minutesBetween(now, work.due as string))} late`;
-    return { words: ahead ? `${late}, ${ahead} left` : late, minutes, hot: true };
+  if (work.timing === 'OVERDUE' && work.redo === null && work.due) {
+    const late = `${roughSpan(-minutesBetween(now, work.due))} late`;
+    return { words: minutes === null ? late : `${late}, ${roughSpan(minutes)} left`, minutes, hot: true };
   }
   if (minutes === null || !work.next) return { words: 'no due date', minutes, hot: false };
-  const to = work.next.limit ? LIMIT_WORDS[work.next.limit] : 'due';
-  return {
-    words: `${ahead} to ${to.replace(/^it closes$/, 'its close').replace(/^the /, '')}`,
-    minutes,
-    hot: minutes < 24 * 60,
-  };
+  const to = work.next.limit ? LIMIT_SHORT[work.next.limit] : 'due';
+  return { words: `${span(minutes)} to ${to}`, minutes, hot: minutes < A_DAY };
 }
 
 /** How full the bar to the next loss is, 0 to 1: a fortnight is full, and the last hours take a visible share. */
@@ -129,10 +161,15 @@ export function barShare(minutes: number): number {
 }
 
 export function bytes(size: number): string {
-  if (size >= 1 << 20) return `${(size / (1 << 20)).toFixed(1)} MB`;
+  if (size >= 1 << 20) return `${(size / (1 << 20)).toFixed(1).replace('.0', '')} MB`;
   return size >= 1024 ? `${Math.round(size / 1024)} kB` : `${size} bytes`;
 }
 
 export function count(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
+}
+
+/** A sentence with its full stop, also where it ends with somebody's own. */
+export function sentence(words: string): string {
+  return /[.!?…”]$/.test(words) ? words : `${words}.`;
 }

@@ -12,7 +12,10 @@ function TimingBar({ countdown, stacked = false }: { countdown: Countdown; stack
       )}
     >
       {countdown.minutes !== null && (
-        <span aria-hidden className={clsx('h-[5px] shrink-0 bg-line-2', stacked ? 'w-full' : 'w-12')}>
+        <span
+          aria-hidden
+          className={clsx('h-[5px] shrink-0 bg-line-2', stacked ? 'w-full' : 'w-12 max-sm:w-6')}
+        >
           <span
             className={clsx('block h-full', countdown.hot ? 'bg-loss' : 'bg-yours')}
             style={{ width: `${barShare(countdown.minutes) * 100}%` }}

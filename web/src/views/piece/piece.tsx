@@ -8,7 +8,7 @@ import { useStudent } from '../../frame/student';
 import { isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { countdown, KIND_WORDS, LIMIT_WORDS } from '../../lib/words';
+import { countdown, flagAgainstClock, KIND_WORDS, LIMIT_WORDS, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeChange, noticeFault } from '../../ui/notice';
@@ -79,7 +79,8 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
         </div>
         <h2 className="mt-0.5 mb-2.5 font-bold text-[20px] leading-snug tracking-[-0.01em]">{work.title}</h2>
         <StateWords work={work} />
-        <p className="mt-1 text-[14px] text-ink-2">{work.because.stage}.</p>
+        <p className="mt-1 text-[14px] text-ink-2">{sentence(work.because.stage)}</p>
+        {work.flagDiffers && <p className="mt-1 text-[14px] text-loss">{flagAgainstClock(work)}</p>}
         <DueLine detail={detail} />
         {detail.editable && mayWrite && <TypedInTools detail={detail} onClose={onClose} />}
       </header>
@@ -188,10 +189,10 @@ function Why({ detail }: { detail: Detail }) {
             ['Missing', because.missing],
             ['Move', because.move],
           ] as const
-        ).map(([name, sentence]) => (
+        ).map(([name, words]) => (
           <div key={name} className="contents">
             <dt className="text-ink-2">{name}</dt>
-            <dd>{sentence}.</dd>
+            <dd>{sentence(words)}</dd>
           </div>
         ))}
       </dl>

@@ -21,8 +21,18 @@ const byKey = (key: (work: Work) => string) => (a: Work, b: Work) => {
   return left < right ? -1 : left > right ? 1 : a.id - b.id;
 };
 
-const ORDER: Record<Work['move'], (a: Work, b: Work) => number> = {
-  YOURS: byKey((work) => work.next?.at ?? LAST),
+const A_DAY = 24 * 60;
+
+/** What is lost within a day first, then what is overdue, then the rest by its next loss. */
+function yoursFirst(now: number): (a: Work, b: Work) => number {
+  const rank = (work: Work) => {
+    if (work.next && minutesBetween(now, work.next.at) < A_DAY) return `0${work.next.at}`;
+    return work.timing === 'OVERDUE' ? `1${work.due}` : `2${work.next?.at ?? LAST}`;
+  };
+  return byKey(rank);
+}
+
+const ORDER: Record<Exclude<Work['move'], 'YOURS'>, (a: Work, b: Work) => number> = {
   TEACHERS: byKey((work) => work.handedInAt ?? ''),
   SETTLED: (a, b) => byKey((work) => work.handedInAt ?? work.due ?? '')(b, a),
   NOT_YET: byKey((work) => work.opensAt ?? LAST),
@@ -44,7 +54,8 @@ export function group(board: Board, works: readonly Work[], by: Grouping, now: n
 
 function byMove(board: Board, works: readonly Work[], now: number): Group[] {
   return MOVES.map((move) => {
-    const those = works.filter((work) => work.move === move).sort(ORDER[move]);
+    const order = move === 'YOURS' ? yoursFirst(now) : ORDER[move];
+    const those = works.filter((work) => work.move === move).sort(order);
     return { key: move, title: MOVE_WORDS[move], about: about(move, those, board.zone, now), works: those };
   });
 }

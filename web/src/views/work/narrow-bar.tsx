@@ -6,7 +6,7 @@ import { useStudent } from '../../frame/student';
 import { hasModifier, isTyping } from '../../lib/keys';
 import { GROUPINGS, type Grouping, isNarrowed, type Narrowing } from '../../lib/narrow';
 import { dateWords } from '../../lib/time';
-import { MOVE_WORDS, MOVES } from '../../lib/words';
+import { MOVES, moveWords } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuCheck, MenuItem } from '../../ui/menu';
 import { narrowedWords } from './model';
@@ -26,47 +26,51 @@ interface NarrowBarProps {
 function NarrowBar({ shown, narrowing, change }: NarrowBarProps) {
   const { board, mayWrite } = useStudent();
   return (
-    <div className="no-print flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-2 border-line border-b px-5 py-2.5 text-[14px] max-sm:px-3">
-      <p aria-live="polite" className="mr-3">
-        <b className="font-bold">
-          {shown} of {board.counts.total}
-        </b>{' '}
-        <span className="text-ink-2">{narrowedWords(board, narrowing.courses, narrowing.moves)}</span>
-      </p>
-      <fieldset className="mr-3 flex gap-1.5">
-        <legend className="sr-only">Group</legend>
-        {GROUPINGS.map((by) => (
-          <button
-            key={by}
-            type="button"
-            aria-pressed={narrowing.by === by}
-            data-on={narrowing.by === by}
-            onClick={() => change({ by })}
-            className={CHIP}
-          >
-            {GROUP_WORDS[by]}
+    <div className="@container shrink-0 no-print border-line border-b">
+      <div className="flex flex-wrap items-center gap-x-1.5 gap-y-2 px-5 py-2.5 text-[14px] max-sm:px-3">
+        <p aria-live="polite" className="mr-3">
+          <b className="font-bold">
+            {shown} of {board.counts.total}
+          </b>{' '}
+          <span className="text-ink-2 @max-[900px]:sr-only">
+            {narrowedWords(board, narrowing.courses, narrowing.moves)}
+          </span>
+        </p>
+        <fieldset className="mr-3 flex gap-1.5">
+          <legend className="sr-only">Group</legend>
+          {GROUPINGS.map((by) => (
+            <button
+              key={by}
+              type="button"
+              aria-pressed={narrowing.by === by}
+              data-on={narrowing.by === by}
+              onClick={() => change({ by })}
+              className={CHIP}
+            >
+              {GROUP_WORDS[by]}
+            </button>
+          ))}
+        </fieldset>
+        <CourseChip narrowing={narrowing} change={change} />
+        <MoveChip narrowing={narrowing} change={change} />
+        {narrowing.day && (
+          <button type="button" data-on="true" onClick={() => change({ day: '' })} className={CHIP}>
+            {dateWords(narrowing.day)}
+            <X size={13} aria-label="Let go of this day" />
           </button>
-        ))}
-      </fieldset>
-      <CourseChip narrowing={narrowing} change={change} />
-      <MoveChip narrowing={narrowing} change={change} />
-      {narrowing.day && (
-        <button type="button" data-on="true" onClick={() => change({ day: '' })} className={CHIP}>
-          {dateWords(narrowing.day)}
-          <X size={13} aria-label="Let go of this day" />
-        </button>
-      )}
-      <TextBox text={narrowing.text} onChange={(text) => change({ text })} />
-      {isNarrowed(narrowing) && (
-        <button
-          type="button"
-          onClick={() => change({ courses: [], moves: [], text: '', day: '' })}
-          className="px-2 text-ink-2 underline underline-offset-2 hover:text-ink"
-        >
-          Show all
-        </button>
-      )}
-      {mayWrite && <AddMenu />}
+        )}
+        <TextBox text={narrowing.text} onChange={(text) => change({ text })} />
+        {isNarrowed(narrowing) && (
+          <button
+            type="button"
+            onClick={() => change({ courses: [], moves: [], text: '', day: '' })}
+            className="px-2 text-ink-2 underline underline-offset-2 hover:text-ink"
+          >
+            Show all
+          </button>
+        )}
+        {mayWrite && <AddMenu />}
+      </div>
     </div>
   );
 }
@@ -105,7 +109,8 @@ function CourseChip({ narrowing, change }: Omit<NarrowBarProps, 'shown'>) {
 }
 
 function MoveChip({ narrowing, change }: Omit<NarrowBarProps, 'shown'>) {
-  const { board } = useStudent();
+  const student = useStudent();
+  const { board } = student;
   const { counts } = board;
   const numbers = {
     YOURS: counts.yours,
@@ -130,7 +135,7 @@ function MoveChip({ narrowing, change }: Omit<NarrowBarProps, 'shown'>) {
           checked={narrowing.moves.includes(move)}
           onChange={(on) => change({ moves: toggled(narrowing.moves, move, on) })}
         >
-          {MOVE_WORDS[move]}
+          {moveWords(move, student)}
           <span className="ml-auto pl-6 text-ink-2">{numbers[move]}</span>
         </MenuCheck>
       ))}
@@ -161,7 +166,7 @@ function TextBox({ text, onChange }: { text: string; onChange: (text: string) =>
       value={text}
       onChange={(event) => onChange(event.target.value)}
       onKeyDown={(event) => event.key === 'Escape' && (text ? onChange('') : event.currentTarget.blur())}
-      className="h-[28px] w-44 min-w-0 rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3 max-sm:flex-1"
+      className="h-[28px] w-40 min-w-0 @max-[640px]:flex-1 rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3"
     />
   );
 }

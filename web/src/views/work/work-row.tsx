@@ -3,7 +3,7 @@ import { type CSSProperties, memo } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { dateWords, near } from '../../lib/time';
+import { dateWords, near, nearDate } from '../../lib/time';
 import { countdown, KIND_WORDS, STAGE_WORDS, scoreWords, stageDetail } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { StageGlyph } from '../../ui/stage-glyph';
@@ -17,10 +17,12 @@ interface GroupRowProps {
 }
 
 function GroupRow({ group, rowIndex, style }: GroupRowProps) {
+  const student = useStudent();
   return (
     <div role="row" aria-rowindex={rowIndex} tabIndex={-1} className="work-group" style={style}>
       <span role="gridcell" tabIndex={-1}>
-        <b className="font-bold">{group.title}</b> <span>{group.works.length}</span>
+        <b className="font-bold">{group.key === 'YOURS' ? moveWords(group.key, student) : group.title}</b>{' '}
+        <span>{group.works.length}</span>
         {group.about && <small className="ml-2 text-[13.5px] text-ink-2">{group.about}</small>}
       </span>
     </div>
@@ -94,8 +96,8 @@ const Cells = memo(function Cells({ work }: { work: Work }) {
         tabIndex={-1}
         className={clsx('c-feedback', feedback.unread > 0 ? 'font-bold' : 'text-ink-2')}
       >
-        <span className="truncate">
-          {feedback.latestBy}
+        <span className="truncate" title={feedback.latestBy ?? ''}>
+          {feedback.latestBy?.split(' ').at(-1)}
           {feedback.unread > 0 ? `, ${feedback.unread} new` : feedback.count > 1 ? `, ${feedback.count}` : ''}
         </span>
       </span>
@@ -159,6 +161,8 @@ function StateWords({ work }: { work: Work }) {
 
 function DueWords({ work, zone, now }: { work: Work; zone: string; now: number }) {
   const due = work.redo ? work.redo.due : work.due;
+  if (!due && work.redo && work.next)
+    return <span title={near(work.next.at, zone, now)}>until {nearDate(work.next.at, zone, now)}</span>;
   if (!due) return <span className="text-ink-3">no due date</span>;
   const words = near(due, zone, now);
   const title = work.dueDay ? `by the end of ${dateWords(work.dueDay)}` : words;

@@ -61,7 +61,7 @@ function WorkView() {
             openWork !== null && 'max-wide:hidden print:hidden',
           )}
         >
-          <Alarm onOpen={(work) => open(work, 'hand-in')} />
+          <Alarm except={openWork} onOpen={(work) => open(work, 'hand-in')} />
           <NarrowBar shown={shown.length} narrowing={narrowing} change={change} />
           {list.length > 0 ? (
             <WorkTable lines={list} shown={shown.length} openWork={openWork} onOpen={open} />

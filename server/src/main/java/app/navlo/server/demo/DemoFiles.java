@@ -90,8 +90,11 @@ final class DemoFiles {
 
     record RedoFile(@Nullable String until, boolean reopening) {}
 
-    /** @param files the endings taken; null for no files */
-    record TakesFile(@Nullable List<String> files, boolean text, boolean done) {}
+    /**
+     * @param files the endings taken; null for no files
+     * @param maxMb the largest file in megabytes; null for the usual limit
+     */
+    record TakesFile(@Nullable List<String> files, boolean text, boolean done, @Nullable Integer maxMb) {}
 
     /**
      * One thing that happened.

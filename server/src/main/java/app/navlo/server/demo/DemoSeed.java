@@ -216,6 +216,8 @@ class DemoSeed {
                         takes.files() != null,
                         takes.text(),
                         takes.done(),
-                        Objects.requireNonNullElse(takes.files(), List.of()));
+                        Objects.requireNonNullElse(takes.files(), List.of()),
+                        20,
+                        (long) Objects.requireNonNullElse(takes.maxMb(), 50) << 20);
     }
 }

@@ -136,7 +136,7 @@ class CalendarImports {
         Set<String> before = savedAside(student);
         for (Row row : plan.rows()) {
             if (row.status() == Status.NEW) {
-                Work.Definition definition = Objects.requireNonNull(row.definition());
+                Work.Definition definition = row.definition();
                 if (row.newCourse()) {
                     long course =
                             added.computeIfAbsent(row.courseName(), name -> addCourse(student, person, name, change));
@@ -166,7 +166,7 @@ class CalendarImports {
 
     private void revise(Row row, long change, boolean gone) {
         long work = Objects.requireNonNull(row.work());
-        works.revise(work, change, Objects.requireNonNull(row.definition()), row.instructions(), gone);
+        works.revise(work, change, row.definition(), row.instructions(), gone);
         works.touch(work, change);
     }
 

@@ -12,6 +12,8 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -175,14 +177,23 @@ public class ImportController {
                         .sorted()
                         .toList(),
                 plan.rows().stream().map(ImportController::row).toList(),
-                preview.content().leftAside().stream()
-                        .map(aside -> new ImportAside(aside.title(), aside.why()))
-                        .toList(),
+                leftAside(preview),
                 plan.fingerprint());
     }
 
+    /** What is no piece of work, and what was cancelled before it was ever taken in. */
+    private static List<ImportAside> leftAside(CalendarImports.Preview preview) {
+        Set<String> rows = preview.plan().rows().stream().map(ImportPlan.Row::key).collect(Collectors.toSet());
+        Stream<ImportAside> cancelled = preview.content().entries().stream()
+                .filter(entry -> entry.cancelled() && !rows.contains(entry.key()))
+                .map(entry -> new ImportAside(entry.title(), "is cancelled in the calendar"));
+        Stream<ImportAside> others = preview.content().leftAside().stream()
+                .map(aside -> new ImportAside(aside.title(), aside.why()));
+        return Stream.concat(others, cancelled).toList();
+    }
+
     private static ImportRow row(ImportPlan.Row row) {
-        Deadline due = row.definition() == null ? null : row.definition().due();
+        Deadline due = row.definition().due();
         return new ImportRow(
                 row.key(),
                 ImportStatus.valueOf(row.status().name()),

@@ -27,7 +27,7 @@ record ImportPlan(@Nullable Long calendar, String calendarName, List<Row> rows, 
      * @param work null for what is new
      * @param courseName of the course that it is in or would be put into
      * @param newCourse whether this course would be added
-     * @param definition as it would stand, without its course if that is new; null where nothing is written
+     * @param definition as it would stand, without its course if that is new
      * @param changes what differs, in words
      * @param note a doubt; null for none
      */
@@ -38,7 +38,7 @@ record ImportPlan(@Nullable Long calendar, String calendarName, List<Row> rows, 
             String title,
             String courseName,
             boolean newCourse,
-            Work.@Nullable Definition definition,
+            Work.Definition definition,
             String instructions,
             List<String> changes,
             @Nullable String note) {}

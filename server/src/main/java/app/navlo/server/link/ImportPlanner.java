@@ -167,7 +167,7 @@ final class ImportPlanner {
                 entry.title(),
                 standing.course().details().name(),
                 false,
-                changes.isEmpty() ? null : now,
+                now,
                 entry.description(),
                 changes,
                 entry.note());
