@@ -4,7 +4,7 @@ import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateWords, near, nearDate } from '../../lib/time';
-import { countdown, KIND_WORDS, STAGE_WORDS, scoreWords, stageDetail } from '../../lib/words';
+import { countdown, KIND_WORDS, moveWords, STAGE_WORDS, scoreWords, stageDetail } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';

@@ -94,7 +94,11 @@ final class DemoFiles {
      * @param files the endings taken; null for no files
      * @param maxMb the largest file in megabytes; null for the usual limit
      */
-    record TakesFile(@Nullable List<String> files, boolean text, boolean done, @Nullable Integer maxMb) {}
+    record TakesFile(
+            @Nullable List<String> files,
+            boolean text,
+            boolean done,
+            @Nullable Integer maxMb) {}
 
     /**
      * One thing that happened.

@@ -183,12 +183,13 @@ public class ImportController {
 
     /** What is no piece of work, and what was cancelled before it was ever taken in. */
     private static List<ImportAside> leftAside(CalendarImports.Preview preview) {
-        Set<String> rows = preview.plan().rows().stream().map(ImportPlan.Row::key).collect(Collectors.toSet());
+        Set<String> rows =
+                preview.plan().rows().stream().map(ImportPlan.Row::key).collect(Collectors.toSet());
         Stream<ImportAside> cancelled = preview.content().entries().stream()
                 .filter(entry -> entry.cancelled() && !rows.contains(entry.key()))
                 .map(entry -> new ImportAside(entry.title(), "is cancelled in the calendar"));
-        Stream<ImportAside> others = preview.content().leftAside().stream()
-                .map(aside -> new ImportAside(aside.title(), aside.why()));
+        Stream<ImportAside> others =
+                preview.content().leftAside().stream().map(aside -> new ImportAside(aside.title(), aside.why()));
         return Stream.concat(others, cancelled).toList();
     }
 
