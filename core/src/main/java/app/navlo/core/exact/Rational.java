@@ -16,6 +16,8 @@ public final class Rational implements Comparable<Rational> {
     public static final Rational ONE = new Rational(1, 1);
     public static final Rational HUNDRED = new Rational(100, 1);
 
+    private static final BigInteger SMALLEST_LONG = BigInteger.valueOf(Long.MIN_VALUE);
+
     private final long numerator;
     private final long denominator;
     /** Null while the two longs hold the value. */
@@ -34,7 +36,7 @@ public final class Rational implements Comparable<Rational> {
     }
 
     public static Rational of(long whole) {
-        return whole == 0 ? ZERO : whole == 1 ? ONE : new Rational(whole, 1);
+        return whole == 0 ? ZERO : whole == 1 ? ONE : of(whole, 1);
     }
 
     /** @throws ArithmeticException if {@code denominator} is 0 */
@@ -61,8 +63,13 @@ public final class Rational implements Comparable<Rational> {
         }
         BigInteger n = numerator.divide(common);
         BigInteger d = denominator.divide(common);
-        boolean fits = n.bitLength() < 63 && d.bitLength() < 63;
+        boolean fits = fits(n) && fits(d);
         return fits ? new Rational(n.longValue(), d.longValue()) : new Rational(n, d);
+    }
+
+    /** One form for each value: whatever fits into longs that can be negated is kept in them. */
+    private static boolean fits(BigInteger value) {
+        return value.bitLength() < Long.SIZE && !value.equals(SMALLEST_LONG);
     }
 
     /** The exact value of a finite decimal. */
@@ -125,7 +132,9 @@ public final class Rational implements Comparable<Rational> {
             try {
                 long n = Math.multiplyExact(numerator / a, other.numerator / b);
                 long d = Math.multiplyExact(denominator / b, other.denominator / a);
-                return n == 0 ? ZERO : new Rational(n, d);
+                if (n != Long.MIN_VALUE) {
+                    return n == 0 ? ZERO : new Rational(n, d);
+                }
             } catch (ArithmeticException tooWide) {
                 // the BigInteger form below holds it
             }
@@ -144,9 +153,7 @@ public final class Rational implements Comparable<Rational> {
     }
 
     public Rational negate() {
-        return wide == null && numerator != Long.MIN_VALUE
-                ? new Rational(-numerator, denominator)
-                : of(num().negate(), den());
+        return wide == null ? new Rational(-numerator, denominator) : of(num().negate(), den());
     }
 
     public Rational max(Rational other) {
