@@ -1,0 +1,161 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.server.account.People;
+import app.navlo.server.account.Role;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.security.crypto.password.PasswordEncoder;
+import org.springframework.web.bind.annotation.RequestMethod;
+import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
+import org.springframework.web.servlet.mvc.method.annotation.RequestMappingHandlerMapping;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.Test;
+
+/** Every endpoint against every kind of person. The list of endpoints is the server's own, so none can be forgotten. */
+public class AccessMatrixTest extends DemoServer {
+    private static final String PASSWORD = "long-enough-99";
+    private static final int UNAUTHORIZED = 401;
+    private static final int FORBIDDEN = 403;
+
+    @Autowired
+    private RequestMappingHandlerMapping requestMappingHandlerMapping;
+
+    @Autowired
+    private People people;
+
+    @Autowired
+    private PasswordEncoder passwords;
+
+    private record Endpoint(RequestMethod method, String path) {
+        boolean ofStudent() {
+            return path.startsWith("/api/students/");
+        }
+
+        boolean reads() {
+            return method == RequestMethod.GET;
+        }
+
+        String of(long student) {
+            return path.replace("{student}", Long.toString(student)).replaceAll("\\{\\w+}", "1");
+        }
+    }
+
+    private final Map<String, TestClient> signedIn = new java.util.LinkedHashMap<>();
+    private long otherStudent;
+
+    @BeforeClass
+    public void peopleOfEveryKind() {
+        otherStudent = add("other-student@solheim.example", Role.STUDENT);
+        long otherGuardian = add("other-guardian@solheim.example", Role.GUARDIAN);
+        people.accept(otherStudent, otherGuardian, Instant.now());
+        signedIn.put("student", mira());
+        signedIn.put("guardian", tobias());
+        signedIn.put("other student", TestClient.signedIn(port, "other-student@solheim.example", PASSWORD));
+        signedIn.put("other guardian", TestClient.signedIn(port, "other-guardian@solheim.example", PASSWORD));
+    }
+
+    private long add(String email, Role role) {
+        return people.add(new People.NewPerson(
+                email, passwords.encode(PASSWORD), "Somebody Else", role, "Europe/Copenhagen", Instant.now()));
+    }
+
+    private List<Endpoint> endpoints() {
+        List<Endpoint> all = new ArrayList<>();
+        for (RequestMappingInfo info :
+                requestMappingHandlerMapping.getHandlerMethods().keySet()) {
+            for (String pattern : info.getPatternValues()) {
+                info.getMethodsCondition().getMethods().forEach(method -> all.add(new Endpoint(method, pattern)));
+            }
+        }
+        return all.stream()
+                .filter(endpoint -> endpoint.path().startsWith("/api/"))
+                .filter(endpoint -> !endpoint.path().endsWith("/events"))
+                .toList();
+    }
+
+    private int status(TestClient client, Endpoint endpoint, long student) {
+        return client.send(endpoint.method().name(), endpoint.of(student), endpoint.reads() ? "" : "{}")
+                .status();
+    }
+
+    @Test
+    public void everyEndpointIsOfAStudentOrKnownToBeOpen() {
+        Set<String> others = new TreeSet<>();
+        endpoints().stream()
+                .filter(endpoint -> !endpoint.ofStudent())
+                .forEach(e -> others.add(e.method() + " " + e.path()));
+        assertEquals(others, Set.of("GET /api/session", "POST /api/people", "POST /api/demo/clock"));
+    }
+
+    @Test
+    public void nobodyGetsNothing() {
+        TestClient nobody = new TestClient(port);
+        nobody.get("/api/session");
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent()) {
+                assertEquals(status(nobody, endpoint, MIRA), UNAUTHORIZED, endpoint.toString());
+            }
+        }
+    }
+
+    @Test
+    public void aStudentReachesItsOwn() {
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent() && endpoint.method() != RequestMethod.DELETE) {
+                int status = status(signedIn.get("student"), endpoint, MIRA);
+                assertTrue(status != UNAUTHORIZED && status != FORBIDDEN, status + " for " + endpoint);
+            }
+        }
+    }
+
+    @Test
+    public void aGuardianReadsAndNeverWrites() {
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent()) {
+                int status = status(signedIn.get("guardian"), endpoint, MIRA);
+                assertEquals(status == FORBIDDEN, !endpoint.reads(), status + " for " + endpoint);
+            }
+        }
+    }
+
+    @Test
+    public void strangersGetNothingOfEachOther() {
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent()) {
+                for (String stranger : List.of("other student", "other guardian")) {
+                    assertEquals(status(signedIn.get(stranger), endpoint, MIRA), FORBIDDEN, stranger + endpoint);
+                }
+                assertEquals(status(signedIn.get("student"), endpoint, otherStudent), FORBIDDEN, endpoint.toString());
+                assertEquals(status(signedIn.get("guardian"), endpoint, otherStudent), FORBIDDEN, endpoint.toString());
+            }
+        }
+    }
+
+    @Test
+    public void workOfAnotherStudentIsNotFoundUnderOnesOwnNumber() {
+        TestClient other = signedIn.get("other student");
+        long foreign = work(mira(), "Soil lab 5").get("id").asLong();
+        assertEquals(
+                other.get("/api/students/" + otherStudent + "/works/" + foreign).status(), 404);
+    }
+
+    @Test
+    public void noStudentIsAsForbiddenAsAStrangers() {
+        assertEquals(mira().get("/api/students/999999/board").status(), FORBIDDEN);
+        assertEquals(mira().get("/api/students/me/board").status(), FORBIDDEN);
+    }
+
+    @Test
+    public void aWriteWithoutTheTokenIsRefused() {
+        TestClient.Answer answer = mira().send("POST", STUDENT + "/courses", "{}", "X-XSRF-TOKEN", "made-up");
+        assertEquals(answer.status(), FORBIDDEN);
+    }
+}

@@ -1,0 +1,48 @@
+package app.navlo.server;
+
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import tools.jackson.databind.JsonNode;
+
+/** A real server with the demo in a database of its own, shared by the tests that don't mind each other. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {TestSettings.MEMORY, TestSettings.DEMO, TestSettings.STILL})
+abstract class DemoServer extends AbstractTestNGSpringContextTests {
+    static final long MIRA = 1;
+    static final String STUDENT = "/api/students/" + MIRA;
+
+    @LocalServerPort
+    int port;
+
+    TestClient mira() {
+        return TestClient.signedIn(port, TestSettings.MIRA, TestSettings.MIRAS_PASSWORD);
+    }
+
+    TestClient tobias() {
+        return TestClient.signedIn(port, TestSettings.TOBIAS, TestSettings.TOBIAS_PASSWORD);
+    }
+
+    static JsonNode board(TestClient client) {
+        return client.get(STUDENT + "/board").json();
+    }
+
+    /** The work of a title that begins so. */
+    static JsonNode work(TestClient client, String title) {
+        for (JsonNode work : board(client).get("works")) {
+            if (work.get("title").asString().startsWith(title)) {
+                return work;
+            }
+        }
+        throw new IllegalArgumentException("no work is called " + title);
+    }
+
+    static String path(JsonNode work) {
+        return STUDENT + "/works/" + work.get("id").asLong();
+    }
+
+    static String version(JsonNode work) {
+        return "\"" + work.get("version").asLong() + "\"";
+    }
+}

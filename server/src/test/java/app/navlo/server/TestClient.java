@@ -1,0 +1,115 @@
+package app.navlo.server;
+
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.CookieManager;
+import java.net.HttpCookie;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
+import java.util.UUID;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** One person's browser without a screen: keeps cookies, sends the CSRF token, reads JSON. */
+final class TestClient {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    private final CookieManager cookies = new CookieManager();
+    private final HttpClient http =
+            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final String base;
+
+    TestClient(int port) {
+        base = "http://localhost:" + port;
+    }
+
+    record Answer(int status, String body, HttpResponse<byte[]> raw) {
+        JsonNode json() {
+            return JSON.readTree(body);
+        }
+
+        /** The first fault of problem details, or an empty text. */
+        String fault() {
+            return json().path("faults").path(0).path("message").asString("");
+        }
+    }
+
+    static TestClient signedIn(int port, String email, String password) {
+        TestClient client = new TestClient(port);
+        client.get("/api/session");
+        Answer answer = client.signIn(email, password);
+        if (answer.status() != 204) {
+            throw new IllegalStateException("not signed in: " + answer);
+        }
+        client.get("/api/session");
+        return client;
+    }
+
+    Answer signIn(String email, String password) {
+        return send(request("/api/session")
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(HttpRequest.BodyPublishers.ofString("email=" + email + "&password=" + password)));
+    }
+
+    Answer get(String path) {
+        return send(request(path).GET());
+    }
+
+    Answer send(String method, String path, String body, String... headers) {
+        HttpRequest.Builder request = request(path).method(method, HttpRequest.BodyPublishers.ofString(body));
+        if (!body.isEmpty()) {
+            request.header("Content-Type", "application/json");
+        }
+        for (int i = 0; i < headers.length; i += 2) {
+            request.setHeader(headers[i], headers[i + 1]);
+        }
+        return send(request);
+    }
+
+    /** A write with a key of its own. */
+    Answer post(String path, String body, String... headers) {
+        String[] all = new String[headers.length + 2];
+        all[0] = "Idempotency-Key";
+        all[1] = UUID.randomUUID().toString();
+        System.arraycopy(headers, 0, all, 2, headers.length);
+        return send("POST", path, body, all);
+    }
+
+    Answer upload(String path, String fileName, byte[] content) {
+        String boundary = "part" + UUID.randomUUID();
+        ByteArrayOutputStream body = new ByteArrayOutputStream();
+        String head = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
+                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n";
+        body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
+        body.writeBytes(content);
+        body.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        return send(request(path)
+                .header("Content-Type", "multipart/form-data; boundary=" + boundary)
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+    }
+
+    Answer send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<byte[]> raw = http.send(request.build(), HttpResponse.BodyHandlers.ofByteArray());
+            return new Answer(raw.statusCode(), new String(raw.body(), StandardCharsets.UTF_8), raw);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    HttpRequest.Builder request(String path) {
+        HttpRequest.Builder request = HttpRequest.newBuilder(URI.create(base + path));
+        cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals("XSRF-TOKEN"))
+                .map(HttpCookie::getValue)
+                .findFirst()
+                .ifPresent(token -> request.header("X-XSRF-TOKEN", token));
+        return request;
+    }
+}
