@@ -149,7 +149,6 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
       tabIndex={stop ? 0 : -1}
       data-tide-stop={stop}
       aria-pressed={chosen}
-      aria-label={dayWords(day)}
       onMouseEnter={onPoint}
       onFocus={onPoint}
       onClick={onChoose}
@@ -161,6 +160,7 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
         'focus-visible:outline-2 focus-visible:outline-yours',
       )}
     >
+      <span className="sr-only">{dayWords(day)}</span>
       <span aria-hidden className="relative flex w-full flex-1 items-end justify-center">
         <span
           className="absolute inset-x-[4px] bottom-0 bg-free"

@@ -1,4 +1,3 @@
-import { Menu as MenuIcon } from 'lucide-react';
 import { useContext, useState } from 'react';
 import { NavLink, useNavigate } from 'react-router';
 import type { Session } from '../api/client';
@@ -118,10 +117,10 @@ function PersonMenu({ session }: { session: Session }) {
         <button
           type="button"
           disabled={leaving}
-          aria-label={`${name}: account and colours`}
           className="grid size-7 shrink-0 place-items-center rounded bg-ink font-bold text-[12px] text-paper"
         >
-          {initials || <MenuIcon size={14} aria-hidden />}
+          <span aria-hidden>{initials}</span>
+          <span className="sr-only">{name}: account and colours</span>
         </button>
       }
     >

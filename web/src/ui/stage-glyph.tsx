@@ -1,5 +1,4 @@
 import type { Work } from '../api/client';
-import { STAGE_WORDS } from '../lib/words';
 
 type Look = Work['stage'] | 'REDO';
 
@@ -22,22 +21,14 @@ interface StageGlyphProps {
   stage: Work['stage'];
   /** A returned piece of work that is to be done again. */
   redo?: boolean;
-  title?: string;
 }
 
-/** A short route with three way-points and a marker on it that says how far the work has come. */
-function StageGlyph({ stage, redo = false, title }: StageGlyphProps) {
+/** A short route with three way-points and a marker on it that says how far the work has come. The word always stands beside it. */
+function StageGlyph({ stage, redo = false }: StageGlyphProps) {
   const look: Look = redo ? 'REDO' : stage;
   const marker = MARKER[look];
   return (
-    <svg
-      width="54"
-      height="16"
-      viewBox="0 0 54 16"
-      role="img"
-      aria-label={title ?? STAGE_WORDS[stage]}
-      className="shrink-0"
-    >
+    <svg width="54" height="16" viewBox="0 0 54 16" aria-hidden className="shrink-0">
       <line
         x1="4"
         x2="46"

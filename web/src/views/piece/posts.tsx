@@ -36,7 +36,7 @@ function Posts({ detail }: { detail: Detail }) {
         }),
       );
       queryClient.setQueryData(detailQuery(id, work.id).queryKey, done.detail);
-      setText('');
+      setText((now) => (now === text ? '' : now));
       setKey(writeKey());
       setChosen(null);
       noticeChange(id, done.change, `Added a ${name} to ${work.title}`);

@@ -55,7 +55,7 @@ function ReceiptBody({ detail, receipt }: { detail: Detail; receipt: Receipt }) 
   return (
     <>
       <div className="mb-3 flex items-center gap-3 border-line border-y py-3">
-        <StageGlyph stage={receipt.stands ? 'TURNED_IN' : 'DRAFT'} title="" />
+        <StageGlyph stage={receipt.stands ? 'TURNED_IN' : 'DRAFT'} />
         <p>
           <b className="font-bold">{receipt.stands ? 'Handed in' : 'Handed in, and no longer stands'}</b>,{' '}
           <span className={receipt.timing === 'LATE' ? 'font-semibold text-loss' : ''}>

@@ -22,8 +22,8 @@ function GroupRow({ group, rowIndex, style }: GroupRowProps) {
     <div role="row" aria-rowindex={rowIndex} tabIndex={-1} className="work-group" style={style}>
       <span role="gridcell" tabIndex={-1}>
         <b className="font-bold">{group.key === 'YOURS' ? moveWords(group.key, student) : group.title}</b>{' '}
-        <span>{group.works.length}</span>
-        {group.about && <small className="ml-2 text-[13.5px] text-ink-2">{group.about}</small>}
+        <span>{group.works.length}</span>{' '}
+        {group.about && <small className="ml-1 text-[13.5px] text-ink-2">{group.about}</small>}
       </span>
     </div>
   );
@@ -148,7 +148,7 @@ function StateWords({ work }: { work: Work }) {
   const detail = stageDetail(work);
   return (
     <span className="flex min-w-0 items-center gap-2">
-      <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} title="" />
+      <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} />
       <span className="truncate" title={work.because.stage}>
         <span className="font-semibold">{STAGE_WORDS[work.stage]}</span>
         {detail && (

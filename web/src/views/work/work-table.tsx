@@ -36,6 +36,7 @@ function WorkTable({ lines, shown, openWork, onOpen }: WorkTableProps) {
   const { board } = useStudent();
   const scroll = useRef<HTMLDivElement>(null);
   const [active, setActive] = useState<number | null>(null);
+  const wanted = useRef<number | null>(null);
   const narrow = useWidth(scroll, NARROW) < NARROW;
   const rows = useVirtualizer({
     count: lines.length,
@@ -50,6 +51,15 @@ function WorkTable({ lines, shown, openWork, onOpen }: WorkTableProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the sizes change with the layout
   useEffect(() => rows.measure(), [narrow, lines]);
 
+  // A row that was walked to takes the focus as soon as it is on screen.
+  useEffect(() => {
+    if (wanted.current === null) return;
+    const row = scroll.current?.querySelector<HTMLElement>(`[data-work="${wanted.current}"]`);
+    if (!row) return;
+    wanted.current = null;
+    row.focus({ preventScroll: true });
+  });
+
   const firstWork = lines.findIndex((line) => line.kind === 'work');
   const index = lines.findIndex((line) => line.kind === 'work' && line.work.id === (active ?? openWork));
   const stop = index < 0 ? firstWork : index;
@@ -58,10 +68,8 @@ function WorkTable({ lines, shown, openWork, onOpen }: WorkTableProps) {
     const line = lines[next];
     if (line?.kind !== 'work') return;
     setActive(line.work.id);
+    wanted.current = line.work.id;
     rows.scrollToIndex(next, { align: 'auto' });
-    requestAnimationFrame(() => {
-      scroll.current?.querySelector<HTMLElement>(`[data-work="${line.work.id}"]`)?.focus();
-    });
     if (openWork !== null) onOpen(line.work.id);
   };
   const move = (from: number, step: number) => {

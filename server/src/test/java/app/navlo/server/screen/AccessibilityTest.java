@@ -1,0 +1,60 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** axe finds nothing on any view, by day, by night and on a phone. */
+public class AccessibilityTest extends Screen {
+    @DataProvider
+    public static Object[][] looks() {
+        return new Object[][] {{Look.DAY}, {Look.NIGHT}, {Look.IN_HAND}};
+    }
+
+    @Test(dataProvider = "looks")
+    public void theDoor(Look look) {
+        assertAccessible(door(look));
+    }
+
+    @Test(dataProvider = "looks")
+    public void workAndAPieceOfWorkAndItsReceipt(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        assertAccessible(page);
+        for (String title : new String[] {"Site section", "Seed pricing", "Soil lab 5"}) {
+            page.navigate(address("/s/1/work"));
+            open(page, title);
+            assertAccessible(page);
+        }
+        pane(page).getByText("Receipt").click();
+        assertThat(dialog(page)).isVisible();
+        assertAccessible(page);
+    }
+
+    @Test(dataProvider = "looks")
+    public void linksAndAPreview(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        page.navigate(address("/s/1/links"));
+        assertThat(page.getByText("What was changed")).isVisible();
+        assertAccessible(page);
+        String calendar =
+                "BEGIN:VCALENDAR\nBEGIN:VEVENT\nUID:a\nSUMMARY:Essay\nDTSTART:20261201\nEND:VEVENT\nEND:VCALENDAR\n";
+        page.getByLabel("Calendar file", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload("a.ics", "text/calendar", calendar.getBytes(StandardCharsets.UTF_8)));
+        assertThat(button(page, "Add 1")).isVisible();
+        assertAccessible(page);
+    }
+
+    @Test(dataProvider = "looks")
+    public void theForms(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        for (String form : new String[] {"add=work", "add=course", "set=free-hours"}) {
+            page.navigate(address("/s/1/work?" + form));
+            assertThat(dialog(page)).isVisible();
+            assertAccessible(page);
+        }
+    }
+}

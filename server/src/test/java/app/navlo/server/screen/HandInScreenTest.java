@@ -1,0 +1,180 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.server.store.Sha256;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.regex.Pattern;
+import org.testng.annotations.Test;
+
+/** A hand-in from the draft to the receipt, and back. */
+public class HandInScreenTest extends Screen {
+    private static final byte[] PDF = "%PDF-1.4\nfield book\n%%EOF".getBytes(StandardCharsets.UTF_8);
+    private static final byte[] JPEG = {(byte) 0xFF, (byte) 0xD8, (byte) 0xFF, (byte) 0xE0, 0, 16, 'J', 'F', 'I', 'F', 0
+    };
+
+    private static void choose(Page page, String name, byte[] content) {
+        page.getByLabel("Files to lie ready").setInputFiles(new FilePayload(name, "application/octet-stream", content));
+    }
+
+    @Test
+    public void aFileIsHandedInLookedAtAgainWithdrawnAndTheWithdrawalUndone() throws IOException {
+        Page page = mira();
+        Locator pane = open(page, "Level traverse, field book");
+        choose(page, "traverse.pdf", PDF);
+        assertThat(pane).containsText("Not handed in. This is a draft");
+        assertThat(row(page, "Level traverse, field book")).containsText("Draft");
+
+        button(page, "Hand in 1 file").click();
+        assertThat(dialog(page)).containsText("Late by 1 d 16 h");
+        dialog(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in 1 file"))
+                .click();
+
+        Locator receipt = dialog(page);
+        assertThat(receipt).containsText("Receipt");
+        assertThat(receipt).containsText("Tue 24 Nov 2026 16:20:00 (Europe/Copenhagen)");
+        assertThat(receipt).containsText("late by 1 d 16 h");
+        assertThat(receipt).containsText("traverse.pdf");
+        assertThat(receipt).containsText(Sha256.of(PDF));
+        Download again =
+                page.waitForDownload(() -> receipt.getByText("Open the file").click());
+        assertEquals(Files.readAllBytes(again.path()), PDF);
+        button(page, "Close the receipt").click();
+        assertThat(row(page, "Level traverse, field book")).containsText("Turned in");
+
+        button(page, "Withdraw it").click();
+        dialog(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Withdraw it"))
+                .click();
+        assertThat(row(page, "Level traverse, field book")).containsText("Draft");
+        assertThat(pane).containsText("Taken back");
+        notice(page, "Withdrew").getByText("Undo").click();
+        assertThat(row(page, "Level traverse, field book")).containsText("Turned in");
+    }
+
+    @Test
+    public void wrongFilesAreRefusedBeforeAnythingIsSent() {
+        Page page = mira();
+        List<String> sent = new ArrayList<>();
+        page.onRequest(request -> {
+            if (request.url().endsWith("/draft/files")) {
+                sent.add(request.url());
+            }
+        });
+        Locator pane = open(page, "Site section through the terrace");
+        assertThat(pane).containsText("I need the section as a PDF to mark it.");
+        choose(page, "section.jpg", JPEG);
+        assertThat(pane.getByRole(AriaRole.ALERT)).containsText("not among the types taken here: .pdf");
+        choose(page, "section.pdf", JPEG);
+        assertThat(pane.getByRole(AriaRole.ALERT)).containsText("what is in it is a .jpg file");
+        choose(page, "section.pdf", new byte[0]);
+        assertThat(pane.getByRole(AriaRole.ALERT)).containsText("is empty");
+        assertEquals(sent, List.of());
+        choose(page, "section.pdf", PDF);
+        assertThat(button(page, "Hand in 1 file")).isVisible();
+        assertEquals(sent.size(), 1);
+    }
+
+    @Test
+    public void aTextSavesItselfAndIsHandedIn() {
+        Page page = mira();
+        open(page, "Worksheet 8: nitrogen");
+        page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true))
+                .fill("Fixed by clover, lost with the rain.");
+        assertThat(pane(page)).containsText("Saved as a draft.");
+        page.reload();
+        assertThat(page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue("Fixed by clover, lost with the rain.");
+        button(page, "Hand in the text").click();
+        dialog(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in the text"))
+                .click();
+        assertThat(dialog(page)).containsText("Fixed by clover, lost with the rain.");
+    }
+
+    @Test
+    public void aDiscussionIsHandedInWithItsLastPart() {
+        Page page = mira();
+        Locator pane = open(page, "Seed pricing");
+        for (String reply : List.of("And the post?", "And the bag?")) {
+            page.getByLabel("Your reply").fill(reply);
+            button(page, "Add the reply").click();
+            assertThat(pane).containsText(reply);
+        }
+        assertThat(pane).containsText("All parts are there");
+        assertThat(row(page, "Seed pricing")).containsText("Turned in");
+    }
+
+    @Test
+    public void anAttemptMadeElsewhereIsRecorded() {
+        Page page = mira();
+        open(page, "Key 7: conifers");
+        button(page, "Record attempt 1 as finished").click();
+        dialog(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record attempt 1"))
+                .click();
+        button(page, "Close the receipt").click();
+        assertThat(row(page, "Key 7: conifers")).containsText("Turned in");
+        notice(page, "Handed in").getByText("Undo").click();
+        assertThat(row(page, "Key 7: conifers")).containsText("Assigned");
+    }
+
+    @Test
+    public void aLostConnectionLosesNothing() {
+        Page page = mira();
+        open(page, "Wages and hours");
+        page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)).fill("Friday, for the overtime.");
+        assertThat(pane(page)).containsText("Saved as a draft.");
+        page.route("**/hand-ins", route -> route.abort());
+        button(page, "Hand in the text").click();
+        Locator confirm =
+                dialog(page).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in the text"));
+        confirm.click();
+        assertThat(notice(page, "Navlo can’t be reached")).isVisible();
+        page.unroute("**/hand-ins");
+        confirm.click();
+        assertThat(dialog(page)).containsText("Receipt");
+        button(page, "Close the receipt").click();
+        assertThat(pane(page).getByText("Receipt")).hasCount(1);
+    }
+
+    @Test
+    public void whatIsDoneInOneTabShowsInTheOther() {
+        Page one = mira();
+        Page other = one.context().newPage();
+        other.navigate(one.url());
+        find(other, "Sketchbook check 5");
+        open(one, "Sketchbook check 5");
+        button(one, "Hand in as done").click();
+        dialog(one)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in as done"))
+                .click();
+        assertThat(row(other, "Sketchbook check 5")).containsText("Turned in");
+    }
+
+    @Test
+    public void aGuardianSeesAndCannotHandIn() {
+        Page page = tobias();
+        assertThat(page.locator("header")).containsText("Mira Solheim · you read only");
+        Locator pane = open(page, "Contours from a grid");
+        assertThat(pane).containsText("an extension was asked for");
+        pane = open(page, "Plant list for shade");
+        assertThat(pane.getByRole(AriaRole.BUTTON)).hasCount(2);
+        assertThat(pane).containsText("Receipt");
+        assertTrue(page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Add")))
+                        .count()
+                == 0);
+    }
+}

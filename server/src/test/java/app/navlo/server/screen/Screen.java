@@ -1,0 +1,171 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.ColorScheme;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.web.server.LocalServerPort;
+import org.springframework.test.annotation.DirtiesContext;
+import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.BeforeClass;
+
+/** The real interface in a real browser, on a real server with the demo. Each class has a demo of its own. */
+@SpringBootTest(
+        webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT,
+        properties = {
+            "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1",
+            "navlo.demo=true",
+            "navlo.demo.clock=still"
+        })
+@DirtiesContext
+abstract class Screen extends AbstractTestNGSpringContextTests {
+    static final int WIDE = 1280;
+    static final int PHONE = 360;
+    private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
+
+    @LocalServerPort
+    int port;
+
+    private Playwright playwright;
+    private Browser browser;
+
+    @BeforeClass
+    public void openBrowser() {
+        playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        browser = playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(List.of(
+                                "--no-sandbox",
+                                "--disable-gpu",
+                                "--disable-background-networking",
+                                "--disable-component-update",
+                                "--disable-sync",
+                                "--disable-quic",
+                                "--no-first-run")));
+    }
+
+    @AfterMethod
+    public void closePages() {
+        browser.contexts().forEach(BrowserContext::close);
+    }
+
+    @AfterClass
+    public void closeBrowser() {
+        playwright.close();
+    }
+
+    /** How a page is looked at. */
+    record Look(int width, int height, ColorScheme colours) {
+        static final Look DAY = new Look(WIDE, 800, ColorScheme.LIGHT);
+        static final Look NIGHT = new Look(WIDE, 800, ColorScheme.DARK);
+        static final Look IN_HAND = new Look(PHONE, 740, ColorScheme.LIGHT);
+    }
+
+    String address(String path) {
+        return "http://localhost:" + port + path;
+    }
+
+    Page door(Look look) {
+        BrowserContext context = browser.newContext(new Browser.NewContextOptions()
+                .setViewportSize(look.width(), look.height())
+                .setColorScheme(look.colours())
+                .setTimezoneId("Europe/Copenhagen")
+                .setLocale("en-GB"));
+        Page page = context.newPage();
+        page.navigate(address("/"));
+        return page;
+    }
+
+    Page signedIn(Look look, String name) {
+        Page page = door(look);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)))
+                .click();
+        assertThat(page.getByRole(AriaRole.GRID)).isVisible();
+        return page;
+    }
+
+    Page mira() {
+        return signedIn(Look.DAY, "Mira Solheim");
+    }
+
+    Page tobias() {
+        return signedIn(Look.DAY, "Tobias Solheim");
+    }
+
+    static Locator button(Page page, String name) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true));
+    }
+
+    static Locator dialog(Page page) {
+        return page.getByRole(AriaRole.DIALOG);
+    }
+
+    static Locator pane(Page page) {
+        return page.getByRole(AriaRole.COMPLEMENTARY);
+    }
+
+    static Locator row(Page page, String title) {
+        return page.locator("[role=row][data-work]")
+                .filter(new Locator.FilterOptions().setHasText(title))
+                .first();
+    }
+
+    /** Narrows the table by text, so that a row further down is on screen. */
+    static Locator find(Page page, String title) {
+        page.getByLabel("Narrow by text").fill(title);
+        Locator row = row(page, title);
+        assertThat(row).isVisible();
+        return row;
+    }
+
+    static Locator open(Page page, String title) {
+        find(page, title).click();
+        Locator pane = pane(page);
+        assertThat(pane.getByRole(AriaRole.HEADING).first()).containsText(title);
+        return pane;
+    }
+
+    static Locator notice(Page page, String words) {
+        return page.locator("[data-sonner-toast]")
+                .filter(new Locator.FilterOptions().setHasText(words))
+                .first();
+    }
+
+    /** No violation of WCAG 2.2 AA or of good practice, as far as a program can find them. */
+    static void assertAccessible(Page page) {
+        try {
+            page.evaluate(Files.readString(AXE));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        Object found = page.evaluate("""
+                async () => {
+                  const { violations } = await axe.run(document, { resultTypes: ['violations'] });
+                  return violations.map((v) => v.id + ': ' + v.help + ' ' +
+                    v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')).join('\\n');
+                }
+                """);
+        assertEquals(found, "", "on " + page.url());
+    }
+}
