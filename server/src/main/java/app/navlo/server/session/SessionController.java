@@ -1,5 +1,8 @@
-package app.navlo.server.account;
+package app.navlo.server.session;
 
+import app.navlo.server.account.People;
+import app.navlo.server.account.Person;
+import app.navlo.server.account.Role;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.time.ServerClock;

@@ -1,0 +1,39 @@
+package app.navlo.bench;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Runs the measurements that are named, or all but the build. */
+public final class Bench {
+    interface Measurement {
+        void run() throws Exception;
+    }
+
+    private static final Map<String, Measurement> ALL = new LinkedHashMap<>();
+
+    static {
+        ALL.put("build", BuildBench::run);
+        ALL.put("start", StartBench::run);
+        ALL.put("board", BoardBench::run);
+        ALL.put("page", PageBench::run);
+        ALL.put("table", TableBench::run);
+    }
+
+    private Bench() {}
+
+    public static void main(String[] args) throws Exception {
+        List<String> names = args.length > 0
+                ? List.of(args)
+                : ALL.keySet().stream().filter(name -> !name.equals("build")).toList();
+        for (String name : names) {
+            Measurement measurement = ALL.get(name);
+            if (measurement == null) {
+                System.err.println("there is no measurement '" + name + "'; there are " + ALL.keySet());
+                System.exit(2);
+                return;
+            }
+            measurement.run();
+        }
+    }
+}

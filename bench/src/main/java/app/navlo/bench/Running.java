@@ -1,0 +1,65 @@
+package app.navlo.bench;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** A Navlo of its own, started as {@code ./navlo} starts it. */
+final class Running implements AutoCloseable {
+    private static final Path APP = Path.of(".navlo", "app");
+
+    private final Process process;
+    private final int port;
+    private final double startMillis;
+
+    private Running(Process process, int port, double startMillis) {
+        this.process = process;
+        this.port = port;
+        this.startMillis = startMillis;
+    }
+
+    static Running start(String... verb) throws IOException {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:SharedArchiveFile=" + APP.resolve("navlo.jsa"),
+                "-Xlog:cds=off",
+                "-Xlog:cds+dynamic=off",
+                "-Dspring.aot.enabled=true",
+                "-jar",
+                APP.resolve("navlo.jar").toString()));
+        command.addAll(Arrays.asList(verb));
+        Path data = Files.createTempDirectory("navlo-bench");
+        command.addAll(List.of("--port", "0", "--data", data.toString()));
+        long began = System.nanoTime();
+        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        BufferedReader lines =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+            if (line.startsWith("Navlo is ready")) {
+                double millis = (System.nanoTime() - began) / 1e6;
+                return new Running(process, Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1")), millis);
+            }
+        }
+        throw new IOException("Navlo ended before it was ready");
+    }
+
+    String address() {
+        return "http://localhost:" + port;
+    }
+
+    double startMillis() {
+        return startMillis;
+    }
+
+    @Override
+    public void close() {
+        process.destroyForcibly();
+        process.onExit().join();
+    }
+}

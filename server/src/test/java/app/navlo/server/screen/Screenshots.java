@@ -1,0 +1,94 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import org.testng.annotations.Test;
+
+/** Takes the pictures of docs/screenshots from the demo: {@code ./navlo shots}. Not one of the tests. */
+public class Screenshots extends Screen {
+    private static final Path FOLDER = Path.of("../docs/screenshots");
+
+    private static void shoot(Page page, String name) {
+        page.waitForFunction("document.fonts.status === 'loaded'");
+        page.screenshot(new Page.ScreenshotOptions().setPath(FOLDER.resolve(name + ".png")));
+    }
+
+    @Test
+    public void door() {
+        shoot(door(Look.DAY), "sign-in");
+    }
+
+    @Test
+    public void work() {
+        shoot(mira(), "work");
+        shoot(signedIn(Look.IN_HAND, "Mira Solheim"), "work-phone");
+    }
+
+    @Test
+    public void pieceOfWork() {
+        Page page = mira();
+        row(page, "Planting plan, sheet 2").click();
+        assertThat(pane(page)).containsText("What is asked");
+        shoot(page, "piece-of-work");
+    }
+
+    @Test
+    public void pieceOfWorkByNight() {
+        Page page = signedIn(Look.NIGHT, "Mira Solheim");
+        row(page, "Seed pricing").click();
+        assertThat(pane(page)).containsText("Still wanted");
+        shoot(page, "piece-of-work-dark");
+    }
+
+    @Test
+    public void receipt() {
+        Page page = mira();
+        open(page, "Soil lab 5");
+        pane(page).getByText("Receipt").click();
+        assertThat(dialog(page)).containsText("SHA-256");
+        shoot(page, "receipt");
+    }
+
+    @Test
+    public void links() {
+        Page page = mira();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))
+                .click();
+        String calendar = """
+                BEGIN:VCALENDAR
+                X-WR-CALNAME:Garden History
+                BEGIN:VEVENT
+                UID:1
+                SUMMARY:Essay: the ha-ha and who it kept out
+                DTSTART;VALUE=DATE:20261202
+                END:VEVENT
+                BEGIN:VEVENT
+                UID:2
+                SUMMARY:Quiz: parterres
+                DTSTART:20261126T093000Z
+                END:VEVENT
+                BEGIN:VTODO
+                UID:3
+                SUMMARY:Reading: the red books
+                DUE:20261129T190000Z
+                END:VTODO
+                BEGIN:VEVENT
+                UID:4
+                SUMMARY:Garden History class
+                DTSTART:20260907T080000Z
+                RRULE:FREQ=WEEKLY
+                END:VEVENT
+                END:VCALENDAR
+                """;
+        page.getByLabel("Calendar file", new Page.GetByLabelOptions().setExact(true))
+                .setInputFiles(new FilePayload(
+                        "garden-history.ics", "text/calendar", calendar.getBytes(StandardCharsets.UTF_8)));
+        assertThat(button(page, "Add 3")).isVisible();
+        shoot(page, "links");
+    }
+}
