@@ -31,6 +31,7 @@ final class Running implements AutoCloseable {
                 "-Xlog:cds=off",
                 "-Xlog:cds+dynamic=off",
                 "-Dspring.aot.enabled=true",
+                "-Dnavlo.demo.filled=" + APP.resolve("demo.mv.db"),
                 "-jar",
                 APP.resolve("navlo.jar").toString()));
         command.addAll(Arrays.asList(verb));

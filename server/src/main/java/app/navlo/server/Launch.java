@@ -18,6 +18,9 @@ import java.util.Map;
  * @param still let the demo's clock stand still
  */
 record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
+    /** Names the file of a demo that was filled when Navlo was built; filling it takes a while. */
+    private static final String FILLED_DEMO = "navlo.demo.filled";
+
     private static final int DEFAULT_PORT = 8080;
 
     /** @throws IllegalArgumentException with a line for the person who typed it */
@@ -65,12 +68,18 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
         return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
     }
 
-    /** A demo that isn't kept starts from nothing. */
+    /** A demo that isn't kept starts anew: from a copy of one that was filled before, where there is one. */
     void prepare() throws IOException {
         Files.createDirectories(data);
-        if (demo && !keep) {
-            Files.deleteIfExists(Path.of(database() + ".mv.db"));
-            Files.deleteIfExists(Path.of(database() + ".trace.db"));
+        if (!demo || keep) {
+            return;
+        }
+        Path file = Path.of(database() + ".mv.db");
+        Files.deleteIfExists(Path.of(database() + ".trace.db"));
+        Files.deleteIfExists(file);
+        Path filled = Path.of(System.getProperty(FILLED_DEMO, ""));
+        if (Files.isRegularFile(filled)) {
+            Files.copy(filled, file);
         }
     }
 

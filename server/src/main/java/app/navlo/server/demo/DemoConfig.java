@@ -2,6 +2,7 @@ package app.navlo.server.demo;
 
 import app.navlo.server.demo.DemoFiles.School;
 import app.navlo.server.time.ServerClock;
+import java.time.Instant;
 import java.time.ZoneId;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
@@ -25,19 +26,22 @@ class DemoConfig {
         if (!demo) {
             return ServerClock.ofMachine();
         }
-        School school = DemoFiles.school();
-        return new DemoClock(db, new DemoTimes(ZoneId.of(school.zone())).at(school.clock()), !clock.equals("still"));
+        return new DemoClock(db, start(DemoFiles.school()), !clock.equals("still"));
+    }
+
+    private static Instant start(School school) {
+        return new DemoTimes(ZoneId.of(school.zone())).at(school.clock());
     }
 
     /** Fills the store of a demo before anybody can look at it. */
     @Bean
     @DependsOnDatabaseInitialization
-    DemoInfo demoInfo(ObjectProvider<DemoSeed> seed, ServerClock clock, @Value("${navlo.demo:false}") boolean demo) {
+    DemoInfo demoInfo(ObjectProvider<DemoSeed> seed, @Value("${navlo.demo:false}") boolean demo) {
         if (!demo) {
             return DemoInfo.NONE;
         }
         School school = DemoFiles.school();
-        seed.getObject().fillIfEmpty(school, clock.instant());
+        seed.getObject().fillIfEmpty(school, start(school));
         return new DemoInfo(
                 true,
                 school.school(),
