@@ -79,7 +79,7 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
         </div>
         <h2 className="mt-0.5 mb-2.5 font-bold text-[20px] leading-snug tracking-[-0.01em]">{work.title}</h2>
         <StateWords work={work} />
-        <p className="mt-1 text-[14px] text-ink-2">{sentence(work.because.stage)}</p>
+        <p className="mt-1 text-[14px] text-ink-2">{sentence(detail.because.stage)}</p>
         {work.flagDiffers && <p className="mt-1 text-[14px] text-loss">{flagAgainstClock(work)}</p>}
         <DueLine detail={detail} />
         {detail.editable && mayWrite && <TypedInTools detail={detail} onClose={onClose} />}
@@ -177,7 +177,7 @@ function Costs({ detail }: { detail: Detail }) {
 
 /** The reasons behind the four answers, for who wants to know. */
 function Why({ detail }: { detail: Detail }) {
-  const { because } = detail.work;
+  const { because } = detail;
   return (
     <details className="px-5 py-4 text-[14px]">
       <summary className="font-bold text-[15px]">Why it stands here</summary>

@@ -149,7 +149,7 @@ function StateWords({ work }: { work: Work }) {
   return (
     <span className="flex min-w-0 items-center gap-2">
       <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} />
-      <span className="truncate" title={work.because.stage}>
+      <span className="truncate">
         <span className="font-semibold">{STAGE_WORDS[work.stage]}</span>
         {detail && (
           <span className={work.missing ? 'font-semibold text-loss' : 'text-ink-2'}> · {detail}</span>

@@ -87,7 +87,9 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
     Map<String, Object> properties() {
         Map<String, Object> properties = new HashMap<>();
         properties.put("server.port", port);
-        properties.put("spring.datasource.url", "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE");
+        properties.put(
+                "spring.datasource.url",
+                "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;DB_CLOSE_ON_EXIT=FALSE");
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.clock", still ? "still" : "running");
         return properties;

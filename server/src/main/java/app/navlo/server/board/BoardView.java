@@ -89,8 +89,7 @@ public record BoardView(
             @Nullable RedoView redo,
             int attemptsUsed,
             @Nullable Integer attemptsAllowed,
-            int files,
-            BecauseView because) {}
+            int files) {}
 
     /** @param limit what ends acceptance then; null where only full credit ends */
     public record CostView(Instant at, Acceptance.@Nullable Limit limit) {}
@@ -105,9 +104,6 @@ public record BoardView(
     public record PartsView(int done, int of, int postsLeft, int repliesLeft) {}
 
     public record RedoView(Redo.Kind kind, @Nullable Instant due, Timing timing) {}
-
-    /** One sentence for each answer. */
-    public record BecauseView(String stage, String timing, String missing, String move) {}
 
     /**
      * @param openMinutes of work due this day that isn't handed in, and still can be

@@ -2,14 +2,11 @@ package app.navlo.server.board;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.FeedbackCount;
-import app.navlo.core.reason.Reason;
-import app.navlo.core.reason.Sentences;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.PartsDone;
 import app.navlo.core.work.Redo;
 import app.navlo.core.work.WorkState;
-import app.navlo.server.board.BoardView.BecauseView;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.FeedbackView;
 import app.navlo.server.board.BoardView.PartsView;
@@ -20,7 +17,6 @@ import app.navlo.server.store.Work;
 import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.ZoneId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -63,8 +59,7 @@ public final class WorkViews {
                 redo(state.redo()),
                 state.attemptsUsed(),
                 state.attemptsAllowed(),
-                files,
-                because(state.because(), entry.course().details().zone()));
+                files);
     }
 
     private static @Nullable LocalDate dueDay(@Nullable Deadline assigned, @Nullable Instant inForce) {
@@ -93,18 +88,6 @@ public final class WorkViews {
 
     private static @Nullable RedoView redo(@Nullable Redo redo) {
         return redo == null ? null : new RedoView(redo.kind(), redo.due(), redo.timing());
-    }
-
-    private static BecauseView because(WorkState.Because because, ZoneId zone) {
-        return new BecauseView(
-                sentence(because.stage(), zone),
-                sentence(because.timing(), zone),
-                sentence(because.missing(), zone),
-                sentence(because.move(), zone));
-    }
-
-    private static String sentence(Reason reason, ZoneId zone) {
-        return Sentences.write(reason, zone);
     }
 
     /** The shortest decimal that says it; thirds and the like are cut after six places. */

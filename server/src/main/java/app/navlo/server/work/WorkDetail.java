@@ -1,13 +1,16 @@
 package app.navlo.server.work;
 
 import app.navlo.core.policy.Acceptance;
+import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Timing;
+import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.WorkView;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -22,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  */
 public record WorkDetail(
         WorkView work,
+        BecauseView because,
         String courseName,
         String zone,
         String instructions,
@@ -37,6 +41,17 @@ public record WorkDetail(
         boolean mayPost,
         boolean mayWithdraw,
         @Nullable WorkForm editable) {
+
+    /** The reasons of the four answers, one sentence each. */
+    public record BecauseView(String stage, String timing, String missing, String move) {
+        static BecauseView of(WorkState.Because because, ZoneId zone) {
+            return new BecauseView(
+                    Sentences.write(because.stage(), zone),
+                    Sentences.write(because.timing(), zone),
+                    Sentences.write(because.missing(), zone),
+                    Sentences.write(because.move(), zone));
+        }
+    }
 
     /** What a hand-in may hold; file types are endings without their dot, none for any. */
     public record TakesView(

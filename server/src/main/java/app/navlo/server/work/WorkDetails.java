@@ -68,6 +68,7 @@ class WorkDetails {
         boolean inParts = definition.parts() != null;
         return new WorkDetail(
                 WorkViews.of(entry, files(entry, receipts, draft)),
+                WorkDetail.BecauseView.of(state.because(), zone),
                 entry.course().details().name(),
                 zone.getId(),
                 instructions,
