@@ -5,6 +5,7 @@ import type { Board, Session } from '../api/client';
 import { useLive } from '../api/live';
 import { boardQuery, refreshStudent } from '../api/queries';
 import { setServerNow } from '../lib/now';
+import { StageGlyphs } from '../ui/stage-glyph';
 import { Failed, Loading } from '../ui/states';
 import { DemoBar } from './demo-bar';
 import { Shortcuts } from './shortcuts';
@@ -54,6 +55,7 @@ function Frame({ session }: { session: Session }) {
         </main>
         {session.demo && <DemoBar />}
         <Shortcuts student={student} />
+        <StageGlyphs />
       </div>
     </StudentContext>
   );

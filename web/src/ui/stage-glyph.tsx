@@ -17,6 +17,8 @@ const MARKER: Record<Look, { at: number; colour: string } | null> = {
   EXCUSED: null,
 };
 
+const LOOKS = Object.keys(MARKER) as Look[];
+
 interface StageGlyphProps {
   stage: Work['stage'];
   /** A returned piece of work that is to be done again. */
@@ -25,28 +27,39 @@ interface StageGlyphProps {
 
 /** A short route with three way-points and a marker on it that says how far the work has come. The word always stands beside it. */
 function StageGlyph({ stage, redo = false }: StageGlyphProps) {
-  const look: Look = redo ? 'REDO' : stage;
-  const marker = MARKER[look];
   return (
     <svg width="54" height="16" viewBox="0 0 54 16" aria-hidden className="shrink-0">
-      <line
-        x1="4"
-        x2="46"
-        y1={Y}
-        y2={Y}
-        stroke="var(--ink-3)"
-        strokeWidth="1.5"
-        strokeDasharray={stage === 'NOT_OPEN' ? '2 3' : undefined}
-      />
-      {POINTS.map((x) => (
-        <line key={x} x1={x} x2={x} y1={Y - 3} y2={Y + 3} stroke="var(--ink-3)" strokeWidth="1.5" />
-      ))}
-      {marker && marker.at > 4 && (
-        <line x1="4" x2={marker.at} y1={Y} y2={Y} stroke={marker.colour} strokeWidth="3" />
-      )}
-      {marker && <Marker look={look} {...marker} />}
-      {stage === 'EXCUSED' && <line x1="16" x2="34" y1="14" y2="2" stroke="var(--ink-3)" strokeWidth="2" />}
+      <use href={`#stage-${redo ? 'REDO' : stage}`} />
     </svg>
+  );
+}
+
+/** Every glyph once, for the page; the rows of a table only point at them. */
+function StageGlyphs() {
+  return (
+    <svg width="0" height="0" aria-hidden className="absolute">
+      <defs>
+        {LOOKS.map((look) => (
+          <symbol key={look} id={`stage-${look}`} viewBox="0 0 54 16">
+            <Route look={look} />
+          </symbol>
+        ))}
+      </defs>
+    </svg>
+  );
+}
+
+function Route({ look }: { look: Look }) {
+  const marker = MARKER[look];
+  const dashes = look === 'NOT_OPEN' ? { strokeDasharray: '2 3' } : {};
+  return (
+    <>
+      <path d={`M4 ${Y} H46`} stroke="var(--ink-3)" strokeWidth="1.5" {...dashes} />
+      <path d={POINTS.map((x) => `M${x} ${Y - 3} v6`).join(' ')} stroke="var(--ink-3)" strokeWidth="1.5" />
+      {marker && marker.at > 4 && <path d={`M4 ${Y} H${marker.at}`} stroke={marker.colour} strokeWidth="3" />}
+      {marker && <Marker look={look} {...marker} />}
+      {look === 'EXCUSED' && <path d="M16 14 L34 2" stroke="var(--ink-3)" strokeWidth="2" />}
+    </>
   );
 }
 
@@ -61,4 +74,4 @@ function Marker({ look, at, colour }: { look: Look; at: number; colour: string }
 }
 
 export type { StageGlyphProps };
-export { StageGlyph };
+export { StageGlyph, StageGlyphs };

@@ -1,8 +1,9 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type KeyboardEvent, useEffect, useRef, useState } from 'react';
+import { type CSSProperties, type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useStudent } from '../../frame/student';
 import { hasModifier, isTyping } from '../../lib/keys';
 import { useWidth } from '../../lib/width';
+import { type Column, columnsFor } from './columns';
 import type { Line } from './model';
 import { GroupRow, WorkRow } from './work-row';
 
@@ -10,34 +11,26 @@ const ROW = 33;
 const TWO_LINES = 58;
 const GROUP = 38;
 const NARROW = 620;
+const WIDE = 1280;
 
 interface WorkTableProps {
   lines: readonly Line[];
   shown: number;
+  /** Milliseconds since the epoch, stepping by the minute. */
+  now: number;
   openWork: number | null;
   onOpen: (work: number, step?: string) => void;
 }
 
-const HEADS: readonly (readonly [column: string, words: string])[] = [
-  ['state', 'State'],
-  ['title', 'Work'],
-  ['kind', 'Kind'],
-  ['due', 'Due'],
-  ['effort', 'Effort'],
-  ['score', 'Score'],
-  ['feedback', 'Feedback'],
-  ['files', 'Files'],
-  ['attempts', 'Attempts'],
-  ['timing', 'Next loss'],
-];
-
 /** A virtual table: one tab stop, arrows or j and k inside, Enter opens. */
-function WorkTable({ lines, shown, openWork, onOpen }: WorkTableProps) {
-  const { board } = useStudent();
+function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
+  const student = useStudent();
   const scroll = useRef<HTMLDivElement>(null);
   const [active, setActive] = useState<number | null>(null);
   const wanted = useRef<number | null>(null);
-  const narrow = useWidth(scroll, NARROW) < NARROW;
+  const width = useWidth(scroll, WIDE);
+  const narrow = width < NARROW;
+  const columns = useMemo(() => (narrow ? [] : columnsFor(width)), [narrow, width]);
   const rows = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroll.current,
@@ -46,7 +39,7 @@ function WorkTable({ lines, shown, openWork, onOpen }: WorkTableProps) {
       const line = lines[index];
       return line?.kind === 'work' ? line.work.id : `group ${line?.group.key}`;
     },
-    overscan: 12,
+    overscan: 6,
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: the sizes change with the layout
   useEffect(() => rows.measure(), [narrow, lines]);
@@ -97,40 +90,48 @@ function WorkTable({ lines, shown, openWork, onOpen }: WorkTableProps) {
       ref={scroll}
       role="grid"
       tabIndex={-1}
-      aria-label={`Work, ${shown} of ${board.counts.total}`}
+      aria-label={`Work, ${shown} of ${student.board.counts.total}`}
       aria-rowcount={lines.length + 1}
       onKeyDown={onKeyDown}
-      className="work-table relative min-h-0 flex-1 overflow-auto outline-none print:overflow-visible"
+      className="relative min-h-0 flex-1 overflow-auto outline-none print:overflow-visible"
+      style={{ '--tracks': columns.map((column) => column.track).join(' ') } as CSSProperties}
     >
-      <div role="row" aria-rowindex={1} tabIndex={-1} className="work-head work-cells">
-        {HEADS.map(([column, words]) => (
-          <span key={column} role="columnheader" tabIndex={-1} className={`c-${column}`}>
-            {words}
-          </span>
-        ))}
-      </div>
+      {!narrow && <Head columns={columns} />}
       <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((item) => {
           const line = lines[item.index];
           if (!line) return null;
-          const place = { transform: `translateY(${item.start}px)`, height: item.size };
+          const place = { start: item.start, size: item.size, rowIndex: item.index + 2 };
           return line.kind === 'group' ? (
-            <GroupRow key={item.key} group={line.group} rowIndex={item.index + 2} style={place} />
+            <GroupRow key={item.key} group={line.group} {...place} />
           ) : (
             <WorkRow
               key={item.key}
               work={line.work}
-              rowIndex={item.index + 2}
+              student={student}
+              now={now}
+              columns={columns}
               open={line.work.id === openWork}
               stop={item.index === stop}
-              narrow={narrow}
               onOpen={onOpen}
               onFocus={setActive}
-              style={place}
+              {...place}
             />
           );
         })}
       </div>
+    </div>
+  );
+}
+
+function Head({ columns }: { columns: readonly Column[] }) {
+  return (
+    <div role="row" aria-rowindex={1} tabIndex={-1} className="work-head work-cells">
+      {columns.map((column) => (
+        <span key={column.key} role="columnheader" tabIndex={-1} data-end={column.end}>
+          {column.head}
+        </span>
+      ))}
     </div>
   );
 }

@@ -64,7 +64,7 @@ function WorkView() {
           <Alarm except={openWork} onOpen={(work) => open(work, 'hand-in')} />
           <NarrowBar shown={shown.length} narrowing={narrowing} change={change} />
           {list.length > 0 ? (
-            <WorkTable lines={list} shown={shown.length} openWork={openWork} onOpen={open} />
+            <WorkTable lines={list} shown={shown.length} now={minute} openWork={openWork} onOpen={open} />
           ) : isNarrowed(narrowing) ? (
             <Empty title="Nothing is left of the work">
               <p className="mb-4">No piece of work is all of this at once.</p>

@@ -19,9 +19,12 @@ final class TableBench {
     private static final String SCROLL = """
             () => new Promise((done) => {
               const table = document.querySelector('[role=grid]');
+              const end = table.scrollHeight - table.clientHeight;
+              let at = 0;
               const step = () => {
-                table.scrollTop += 900;
-                if (table.scrollTop + table.clientHeight < table.scrollHeight - 2) requestAnimationFrame(step);
+                at += 900;
+                table.scrollTop = at;
+                if (at < end) requestAnimationFrame(step);
                 else setTimeout(done, 300);
               };
               step();
