@@ -61,7 +61,7 @@ export const LIMIT_WORDS: Record<Limit, string> = {
 const LIMIT_SHORT: Record<Limit, string> = {
   CLOSES_AT: 'its close',
   CUTOFF: 'the cut-off',
-  GRADING_CLOSE: 'grading close',
+  GRADING_CLOSE: 'the close',
   REDO_UNTIL: 'end of redo',
   ATTEMPTS: 'last attempt',
 };

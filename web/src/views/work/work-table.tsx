@@ -40,6 +40,7 @@ function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
       return line?.kind === 'work' ? line.work.id : `group ${line?.group.key}`;
     },
     overscan: 6,
+    useFlushSync: false,
   });
   // biome-ignore lint/correctness/useExhaustiveDependencies: the sizes change with the layout
   useEffect(() => rows.measure(), [narrow, lines]);

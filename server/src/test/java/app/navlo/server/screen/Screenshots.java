@@ -20,7 +20,9 @@ public class Screenshots extends Screen {
 
     @Test
     public void door() {
-        shoot(door(Look.DAY), "sign-in");
+        Page page = door(Look.DAY);
+        assertThat(page.getByText("Choose who you want to be")).isVisible();
+        shoot(page, "sign-in");
     }
 
     @Test
