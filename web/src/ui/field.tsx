@@ -4,26 +4,46 @@ import { type ComponentProps, type ReactNode, useId } from 'react';
 const BOX =
   'w-full rounded border bg-paper px-2.5 text-[15px] text-ink placeholder:text-ink-3 data-[wrong=true]:border-loss border-line';
 
-interface FieldFrameProps {
+interface Shared {
   label: string;
   hint?: string | undefined;
   fault?: string | undefined;
-  className?: string | undefined;
-  children: (ids: { id: string; describedBy: string | undefined }) => ReactNode;
+  /** Classes of the field with its label. */
+  frame?: string;
 }
 
-function FieldFrame({ label, hint, fault, className, children }: FieldFrameProps) {
+/** What makes a control belong to its label and to the words under it. */
+interface Ties {
+  id: string;
+  'aria-describedby': string | undefined;
+  'aria-invalid': true | undefined;
+  'data-wrong': boolean;
+}
+
+interface FieldProps extends Shared {
+  children: (ties: Ties) => ReactNode;
+}
+
+/** A label, a control, and under it a hint or what is wrong with it. */
+function Field({ label, hint, fault, frame, children }: FieldProps) {
   const id = useId();
-  const note = `${id}-note`;
   const words = fault ?? hint;
   return (
-    <div className={clsx('flex flex-col gap-1', className)}>
+    <div className={clsx('flex flex-col gap-1', frame)}>
       <label htmlFor={id} className="font-semibold text-[13.5px]">
         {label}
       </label>
-      {children({ id, describedBy: words ? note : undefined })}
+      {children({
+        id,
+        'aria-describedby': words ? `${id}-note` : undefined,
+        'aria-invalid': fault ? true : undefined,
+        'data-wrong': Boolean(fault),
+      })}
       {words && (
-        <p id={note} className={clsx('text-[13px]', fault ? 'font-semibold text-loss' : 'text-ink-2')}>
+        <p
+          id={`${id}-note`}
+          className={clsx('text-[13px]', fault ? 'font-semibold text-loss' : 'text-ink-2')}
+        >
           {words}
         </p>
       )}
@@ -31,62 +51,35 @@ function FieldFrame({ label, hint, fault, className, children }: FieldFrameProps
   );
 }
 
-interface Shared {
-  label: string;
-  hint?: string | undefined;
-  fault?: string | undefined;
-  frame?: string;
+function shared({ label, hint, fault, frame }: Shared): Shared {
+  return { label, hint, fault, ...(frame ? { frame } : {}) };
 }
 
-/** One line to type, with its label, a hint, and what is wrong with it. */
-function TextField({ label, hint, fault, frame, className, ...props }: Shared & ComponentProps<'input'>) {
+/** One line to type. */
+function TextField({ className, ...props }: Shared & ComponentProps<'input'>) {
+  const { label, hint, fault, frame, ...control } = props;
   return (
-    <FieldFrame label={label} hint={hint} fault={fault} className={frame}>
-      {({ id, describedBy }) => (
-        <input
-          {...props}
-          id={id}
-          aria-describedby={describedBy}
-          aria-invalid={fault ? true : undefined}
-          data-wrong={Boolean(fault)}
-          className={clsx(BOX, 'h-9', className)}
-        />
-      )}
-    </FieldFrame>
+    <Field {...shared(props)}>
+      {(ties) => <input {...control} {...ties} className={clsx(BOX, 'h-9', className)} />}
+    </Field>
   );
 }
 
-function TextArea({ label, hint, fault, frame, className, ...props }: Shared & ComponentProps<'textarea'>) {
+function TextArea({ className, ...props }: Shared & ComponentProps<'textarea'>) {
+  const { label, hint, fault, frame, ...control } = props;
   return (
-    <FieldFrame label={label} hint={hint} fault={fault} className={frame}>
-      {({ id, describedBy }) => (
-        <textarea
-          {...props}
-          id={id}
-          aria-describedby={describedBy}
-          aria-invalid={fault ? true : undefined}
-          data-wrong={Boolean(fault)}
-          className={clsx(BOX, 'min-h-24 py-2', className)}
-        />
-      )}
-    </FieldFrame>
+    <Field {...shared(props)}>
+      {(ties) => <textarea {...control} {...ties} className={clsx(BOX, 'min-h-24 py-2', className)} />}
+    </Field>
   );
 }
 
-function Select({ label, hint, fault, frame, className, ...props }: Shared & ComponentProps<'select'>) {
+function Select({ className, ...props }: Shared & ComponentProps<'select'>) {
+  const { label, hint, fault, frame, ...control } = props;
   return (
-    <FieldFrame label={label} hint={hint} fault={fault} className={frame}>
-      {({ id, describedBy }) => (
-        <select
-          {...props}
-          id={id}
-          aria-describedby={describedBy}
-          aria-invalid={fault ? true : undefined}
-          data-wrong={Boolean(fault)}
-          className={clsx(BOX, 'h-9', className)}
-        />
-      )}
-    </FieldFrame>
+    <Field {...shared(props)}>
+      {(ties) => <select {...control} {...ties} className={clsx(BOX, 'h-9', className)} />}
+    </Field>
   );
 }
 
