@@ -27,16 +27,16 @@ final class BuildBench {
                 .directory(clone.toFile())
                 .redirectErrorStream(true)
                 .start();
-        try (BufferedReader lines =
-                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8))) {
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                if (line.startsWith("Navlo is ready")) {
-                    return (System.nanoTime() - began) / 1e6;
-                }
+        BufferedReader lines =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+            if (line.startsWith("Navlo is ready")) {
+                double millis = (System.nanoTime() - began) / 1e6;
+                process.descendants().forEach(ProcessHandle::destroyForcibly);
+                process.destroyForcibly();
+                process.onExit().join();
+                return millis;
             }
-        } finally {
-            process.descendants().forEach(ProcessHandle::destroyForcibly);
-            process.destroyForcibly();
         }
         throw new IOException("the clone never got ready");
     }

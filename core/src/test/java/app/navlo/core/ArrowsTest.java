@@ -21,7 +21,22 @@ public class ArrowsTest {
             .importPackages("app.navlo.core");
 
     /** Each room may look at those before it. */
-    private static final List<String> ROOMS = List.of("exact", "reason", "time", "policy", "work", "feedback", "tide");
+    private static final List<String> ROOMS = List.of(
+            "exact",
+            "check",
+            "reason",
+            "time",
+            "policy",
+            "work",
+            "leeway",
+            "grade",
+            "gate",
+            "close",
+            "pace",
+            "feedback",
+            "reconcile",
+            "tide",
+            "course");
 
     @Test
     public void noDependencyAtRunTime() {

@@ -13,7 +13,19 @@ import tools.jackson.databind.json.JsonMapper;
 /** Runs every case of the JSON files in a folder and prints what failed. */
 public final class Vectors {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final Map<String, Adapter> ADAPTERS = Map.of("states.json", new StatesCases());
+    private static final Map<String, Adapter> ADAPTERS = Map.ofEntries(
+            Map.entry("attempts.json", new AttemptsCases()),
+            Map.entry("drops.json", new DropsCases()),
+            Map.entry("gates.json", new GatesCases()),
+            Map.entry("grades.json", new GradesCases()),
+            Map.entry("late.json", new LateCases()),
+            Map.entry("leeway.json", new LeewayCases()),
+            Map.entry("pace.json", new PaceCases()),
+            Map.entry("standards.json", new StandardsCases()),
+            Map.entry("states.json", new StatesCases()),
+            Map.entry("target.json", new TargetCases()),
+            Map.entry("tokens.json", new TokensCases()),
+            Map.entry("turnaround.json", new TurnaroundCases()));
 
     private Vectors() {}
 

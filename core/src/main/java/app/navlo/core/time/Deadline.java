@@ -9,6 +9,9 @@ import java.util.Objects;
 public sealed interface Deadline {
     Instant instant();
 
+    /** The same wall time, or the same end of day, so many calendar days later. */
+    Deadline plusDays(long days, ZoneId zone);
+
     static Deadline at(Instant instant) {
         return new At(instant);
     }
@@ -22,6 +25,11 @@ public sealed interface Deadline {
         public At {
             Objects.requireNonNull(instant, "instant");
         }
+
+        @Override
+        public Deadline plusDays(long days, ZoneId zone) {
+            return new At(instant.atZone(zone).plusDays(days).toInstant());
+        }
     }
 
     /** A date with no time, as many calendars give it. Right on days of 23 and 25 hours, too. */
@@ -34,6 +42,12 @@ public sealed interface Deadline {
         @Override
         public Instant instant() {
             return day.plusDays(1).atStartOfDay(zone).toInstant();
+        }
+
+        /** @param zone not looked at: a day keeps its own */
+        @Override
+        public Deadline plusDays(long days, ZoneId zone) {
+            return new EndOfDay(day.plusDays(days), this.zone);
         }
     }
 }

@@ -11,6 +11,7 @@ import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The hours that are free in a week, by the clock on the wall. On the days on which the clocks change, a span that holds
@@ -19,6 +20,7 @@ import java.util.Map;
  * @param spans a day's spans are disjoint and in order; a day that isn't there has none
  */
 public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
+    private static final int FARTHEST_DAYS = 366;
 
     /** @param endExclusive midnight is the end of the day */
     public record Span(LocalTime startInclusive, LocalTime endExclusive) {
@@ -61,16 +63,48 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
     public long freeMinutes(LocalDate day, Instant from, ZoneId zone) {
         Duration free = Duration.ZERO;
         for (Span span : spans.getOrDefault(day.getDayOfWeek(), List.of())) {
-            Instant start = day.atTime(span.startInclusive()).atZone(zone).toInstant();
-            Instant end = (span.endExclusive().equals(LocalTime.MIDNIGHT)
-                            ? day.plusDays(1).atStartOfDay(zone)
-                            : day.atTime(span.endExclusive()).atZone(zone))
-                    .toInstant();
+            Instant start = start(day, span, zone);
+            Instant end = end(day, span, zone);
             Instant begin = start.isBefore(from) ? from : start;
             if (begin.isBefore(end)) {
                 free = free.plus(Duration.between(begin, end));
             }
         }
         return free.toMinutes();
+    }
+
+    /**
+     * The latest instant from which so many free minutes are left before {@code end}.
+     *
+     * @return empty if there aren't so many in the year before
+     */
+    public Optional<Instant> latestStart(long minutes, Instant end, ZoneId zone) {
+        Duration left = Duration.ofMinutes(minutes);
+        LocalDate day = end.atZone(zone).toLocalDate();
+        for (int i = 0; i <= FARTHEST_DAYS; i++, day = day.minusDays(1)) {
+            List<Span> here = spans.getOrDefault(day.getDayOfWeek(), List.of());
+            for (int j = here.size() - 1; j >= 0; j--) {
+                Instant start = start(day, here.get(j), zone);
+                Instant stop = end(day, here.get(j), zone);
+                stop = stop.isAfter(end) ? end : stop;
+                Duration free = stop.isAfter(start) ? Duration.between(start, stop) : Duration.ZERO;
+                if (free.compareTo(left) >= 0) {
+                    return Optional.of(left.isZero() ? end : stop.minus(left));
+                }
+                left = left.minus(free);
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Instant start(LocalDate day, Span span, ZoneId zone) {
+        return day.atTime(span.startInclusive()).atZone(zone).toInstant();
+    }
+
+    private static Instant end(LocalDate day, Span span, ZoneId zone) {
+        return (span.endExclusive().equals(LocalTime.MIDNIGHT)
+                        ? day.plusDays(1).atStartOfDay(zone)
+                        : day.atTime(span.endExclusive()).atZone(zone))
+                .toInstant();
     }
 }

@@ -20,14 +20,14 @@ final class AcceptanceRule {
         Instant redoUntil =
                 redo == Redo.Kind.ALLOWED && item.redo() != null ? item.redo().until() : null;
         return Acceptance.UNLIMITED
-                .until(closesAt(schedule, dues.givenForCurrentRound()), Limit.CLOSES_AT)
+                .until(closesAt(schedule, dues.givenForRound(life.lastIndex())), Limit.CLOSES_AT)
                 .until(cutoff, Limit.CUTOFF)
                 .until(schedule.gradingClose(), Limit.GRADING_CLOSE)
                 .until(redoUntil, Limit.REDO_UNTIL)
                 .until(lastAttemptUsed(item, life), Limit.ATTEMPTS);
     }
 
-    private static @Nullable Instant closesAt(WorkItem.Schedule schedule, @Nullable Instant given) {
+    static @Nullable Instant closesAt(WorkItem.Schedule schedule, @Nullable Instant given) {
         if (schedule.closesAt() == null) {
             return null;
         }

@@ -67,17 +67,17 @@ final class DueInForce {
         return before.isAfter(fixed) ? before : fixed;
     }
 
-    /** The due of the current round where a teacher gave or granted it: acceptance reaches at least to it. */
+    /** The due of a round where a teacher gave or granted it: acceptance reaches at least to it. */
     @Nullable
-    Instant givenForCurrentRound() {
-        Opening opening = life.current().opening();
+    Instant givenForRound(int round) {
+        Opening opening = life.rounds().get(round).opening();
         if (opening instanceof Opening.SendBack sendBack) {
             boolean granted = life.grant() != null
                     && life.grant().stamp().at().isAfter(sendBack.fact().stamp().at());
-            return granted || sendBack.fact().newDue() != null ? ofCurrentRound() : null;
+            return granted || sendBack.fact().newDue() != null ? ofRound(round) : null;
         }
-        if (opening instanceof Opening.Return && life.handedInBefore(life.lastIndex())) {
-            return ofCurrentRound();
+        if (opening instanceof Opening.Return && life.handedInBefore(round)) {
+            return ofRound(round);
         }
         return life.grant() == null ? null : base();
     }

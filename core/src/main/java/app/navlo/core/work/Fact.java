@@ -40,10 +40,21 @@ public sealed interface Fact {
     /**
      * A raw score, before any penalty.
      *
+     * @param byDue the part of the points that stood at the due; null for nothing of them, or not known
      * @param isFinal false while a part is still ungraded (provisional)
      * @param posted false while the student can't see it (hidden)
      */
-    record Scored(Stamp stamp, int attempt, Rational points, boolean isFinal, boolean posted) implements Fact {
+    record Scored(
+            Stamp stamp,
+            int attempt,
+            Rational points,
+            @Nullable Rational byDue,
+            boolean isFinal,
+            boolean posted) implements Fact {
+        public Scored(Stamp stamp, int attempt, Rational points, boolean isFinal, boolean posted) {
+            this(stamp, attempt, points, null, isFinal, posted);
+        }
+
         boolean counts() {
             return isFinal && posted;
         }

@@ -1,6 +1,7 @@
 package app.navlo.core.work;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.Life.Opening;
 import java.time.Instant;
 import java.util.List;
@@ -54,12 +55,9 @@ public record Redo(Kind kind, @Nullable Instant due, Timing timing) {
     }
 
     private static boolean belowPass(WorkItem item, Life life) {
-        Rational pass = item.marking().passPercent();
-        if (pass == null) {
-            return false;
-        }
-        Rational line = pass.times(item.marking().possible()).dividedBy(Rational.HUNDRED);
-        return keptRaw(item, life).map(kept -> kept.compareTo(line) < 0).orElse(false);
+        WorkItem.Marking marking = item.marking();
+        return marking.passPercent() != null
+                && RedoRule.below(marking.passPercent(), keptRaw(item, life).orElse(null), marking.possible());
     }
 
     /** The kept one among the raw scores that are final and posted. */

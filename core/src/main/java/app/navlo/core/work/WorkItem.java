@@ -42,6 +42,17 @@ public record WorkItem(
         required = required && kind != WorkKind.PRACTICE;
     }
 
+    /** This, with the cut-off of its late policy, and the close of its grading period where it names none itself. */
+    public WorkItem within(@Nullable Duration cutoff, @Nullable Instant gradingClose) {
+        Schedule at = new Schedule(
+                schedule.opensAt(),
+                schedule.due(),
+                schedule.closesAt(),
+                cutoff,
+                schedule.gradingClose() == null ? gradingClose : schedule.gradingClose());
+        return new WorkItem(id, title, kind, required, expectsHandIn, marking, at, attemptsAllowed, parts, redo);
+    }
+
     /**
      * @param possible points possible, at least 0
      * @param passPercent the pass mark, 0–100 of the points possible, or null for none

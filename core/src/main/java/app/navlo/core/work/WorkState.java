@@ -22,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param redo null if none was asked for or is allowed since the last return
  * @param attemptsUsed by hand-ins that stand
  * @param attemptsAllowed with those that redos brought; null for unlimited
+ * @param attempts as they are on record, before any penalty
  * @param nextChange the next instant at, or just after, which the clock alone can change this; null for none
  */
 public record WorkState(
@@ -40,6 +41,7 @@ public record WorkState(
         int attemptsUsed,
         @Nullable Integer attemptsAllowed,
         ScoreShown score,
+        Attempts attempts,
         @Nullable Instant nextChange,
         Because because) {
 
@@ -84,6 +86,7 @@ public record WorkState(
                 life.counted().size(),
                 AcceptanceRule.attemptsAllowed(item, life),
                 ScoreShown.of(item, life),
+                Attempts.of(item, life),
                 nextChange(item, clock, timing.due()),
                 new Because(stage.reason(), timing.reason(), missing.reason(), move.reason()));
     }

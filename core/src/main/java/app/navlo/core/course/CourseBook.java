@@ -1,0 +1,120 @@
+package app.navlo.core.course;
+
+import app.navlo.core.close.GradedReturn;
+import app.navlo.core.close.Turnaround;
+import app.navlo.core.gate.CourseGates;
+import app.navlo.core.gate.Gated;
+import app.navlo.core.gate.Shut;
+import app.navlo.core.grade.GradedWork;
+import app.navlo.core.grade.Readings;
+import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkKind;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Everything that follows from a course's rules and facts at an instant. Immutable; it asks for nothing later. */
+public final class CourseBook {
+    private final CourseRules rules;
+    private final Instant now;
+    private final Map<String, Worked> worked = new LinkedHashMap<>();
+    private final Map<String, List<Shut>> shut = new LinkedHashMap<>();
+    private final Turnaround turnaround;
+    private final Ledger ledger;
+    private final Map<String, GradedWork> graded = new LinkedHashMap<>();
+    private final Readings readings;
+
+    private CourseBook(
+            CourseRules rules,
+            List<CourseWork> works,
+            Collection<GradedReturn> returns,
+            CourseGates gates,
+            Instant now) {
+        this.rules = rules;
+        this.now = now;
+        for (CourseWork work : works) {
+            List<Shut> closed = gates.shutting(work.id(), now);
+            shut.put(work.id(), closed);
+            worked.put(work.id(), Worked.of(work, rules, !closed.isEmpty(), now));
+        }
+        turnaround = Turnaround.of(rules.course(), returns, rules.calendar(), now);
+        ledger = new Ledger(worked.values(), rules, now);
+        worked.values().stream().filter(Ledger::counts).forEach(one -> graded.put(one.id(), ledger.graded(one)));
+        readings = Readings.of(rules.scheme(), rules.table(), graded.values());
+    }
+
+    /**
+     * @param works in the order of the course
+     * @param returns of all the student's courses, for the teacher's turnaround
+     * @throws app.navlo.core.check.IllegalInput if gates name what isn't there or go round in a circle
+     */
+    public static CourseBook of(
+            CourseRules rules, List<CourseWork> works, Collection<GradedReturn> returns, Instant now) {
+        return new CourseBook(rules, works, returns, gates(rules, works, now), now);
+    }
+
+    private static CourseGates gates(CourseRules rules, List<CourseWork> works, Instant now) {
+        List<Gated> gated = new ArrayList<>();
+        for (CourseWork work : works) {
+            Worked ungated = Worked.of(work, rules, false, now);
+            Stage stage = ungated.state().stage();
+            gated.add(new Gated(
+                    work.id(),
+                    work.place().unit(),
+                    ungated.item().required(),
+                    work.item().kind() == WorkKind.PROJECT,
+                    stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED,
+                    stage == Stage.EXCUSED,
+                    ungated.rawPercent(),
+                    work.gates()));
+        }
+        return CourseGates.of(gated, rules.ordered());
+    }
+
+    public CourseRules rules() {
+        return rules;
+    }
+
+    public Instant now() {
+        return now;
+    }
+
+    public Readings readings() {
+        return readings;
+    }
+
+    public Turnaround turnaround() {
+        return turnaround;
+    }
+
+    /** In the order of the course; practice and excused work isn't among them. */
+    public Collection<GradedWork> graded() {
+        return List.copyOf(graded.values());
+    }
+
+    /** All that is known of each piece of work, in the order of the course. */
+    public List<Finding> findings() {
+        Findings findings = new Findings(rules, worked.values(), graded, ledger, turnaround, now);
+        return worked.values().stream()
+                .map(one -> findings.of(one, shut.get(one.id())))
+                .toList();
+    }
+
+    /**
+     * The readings if things were otherwise; nothing is kept.
+     *
+     * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
+     */
+    public Readings whatIf(List<WhatIf> changes) {
+        Map<String, Worked> changed = WhatIf.apply(changes, worked, rules, now);
+        Ledger then = new Ledger(changed.values(), rules, now);
+        List<GradedWork> values = changed.values().stream()
+                .filter(Ledger::counts)
+                .map(then::graded)
+                .toList();
+        return Readings.of(rules.scheme(), rules.table(), values);
+    }
+}

@@ -1,0 +1,66 @@
+package app.navlo.core.course;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.gate.Gate;
+import app.navlo.core.policy.LatePolicy;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work in its course, with what happened to it.
+ *
+ * @param facts in any order
+ * @param late its own policy, which beats the course's; null for the course's
+ * @param ownPercent the student's own figure of what it will bring, 0–100 and above; null for none
+ * @param minutes of effort, at least 0
+ */
+public record CourseWork(
+        WorkItem item,
+        Place place,
+        List<Gate> gates,
+        @Nullable LatePolicy late,
+        @Nullable Rational ownPercent,
+        long minutes,
+        List<Fact> facts) {
+    /**
+     * Where it stands in the course.
+     *
+     * @param unit null for none
+     * @param category of a weighted course; null for none, and then it counts nowhere in one
+     * @param standards of a course by standards that it is evidence of
+     * @param extra credit
+     */
+    public record Place(@Nullable String unit, @Nullable String category, List<String> standards, boolean extra) {
+        public static final Place NOWHERE = new Place(null, null, List.of(), false);
+
+        public Place {
+            standards = List.copyOf(standards);
+        }
+    }
+
+    public CourseWork {
+        gates = List.copyOf(gates);
+        facts = List.copyOf(facts);
+        new Check()
+                .notNegative(minutes, "minutes")
+                .notNegative(ownPercent, "ownPercent")
+                .orThrow();
+    }
+
+    public String id() {
+        return item.id();
+    }
+
+    /** Practice never counts. */
+    boolean counts() {
+        return item.kind() != WorkKind.PRACTICE;
+    }
+
+    CourseWork with(List<Fact> others) {
+        return new CourseWork(item, place, gates, late, ownPercent, minutes, others);
+    }
+}

@@ -1,0 +1,149 @@
+package app.navlo.core.course;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.ExpectedScore;
+import app.navlo.core.grade.GradedWork;
+import app.navlo.core.policy.AttemptRule;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkState;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
+/** Writes what each piece of work is worth to the readings: what it has, will likely bring, and can still come to. */
+final class Ledger {
+    private final CourseRules rules;
+    private final Instant now;
+    private final List<Rational> coursePercents = new ArrayList<>();
+    private final Map<String, List<Rational>> categoryPercents = new LinkedHashMap<>();
+
+    Ledger(Collection<Worked> works, CourseRules rules, Instant now) {
+        this.rules = rules;
+        this.now = now;
+        for (Worked one : works) {
+            Rational percent = one.rawPercent();
+            if (counts(one) && !one.work().place().extra() && percent != null) {
+                coursePercents.add(percent);
+                categoryPercents
+                        .computeIfAbsent(category(one), category -> new ArrayList<>())
+                        .add(percent);
+            }
+        }
+    }
+
+    /** Practice never counts; excused work counts in neither part. */
+    static boolean counts(Worked one) {
+        return one.work().counts() && one.state().stage() != Stage.EXCUSED;
+    }
+
+    private static String category(Worked one) {
+        return Objects.requireNonNullElse(one.work().place().category(), "");
+    }
+
+    /** Before any penalty, 0–100 and above. */
+    Rational expectedPercent(Worked one) {
+        return ExpectedScore.percent(
+                one.work().ownPercent(), categoryPercents.getOrDefault(category(one), List.of()), coursePercents);
+    }
+
+    GradedWork graded(Worked one) {
+        WorkState state = one.state();
+        Instant due = state.due();
+        return new GradedWork(
+                one.id(),
+                one.work().place().category(),
+                one.work().place().standards(),
+                one.possible(),
+                one.work().place().extra(),
+                one.item().required(),
+                one.outcome().kept(),
+                state.attempts().scoredAt(),
+                due,
+                due == null || !due.isAfter(now),
+                state.missing(),
+                expected(one),
+                most(one));
+    }
+
+    private Rational expected(Worked one) {
+        Rational raw = expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
+        return outOfReach(one) ? Rational.ZERO : penalised(one, raw);
+    }
+
+    /** What it can still come to; null where it is left out of the ceiling. */
+    private @Nullable Rational most(Worked one) {
+        Rational kept = one.outcome().kept();
+        if (kept != null) {
+            return redoOpen(one) ? withRedo(one) : kept;
+        }
+        if (!outOfReach(one)) {
+            return penalised(one, one.possible());
+        }
+        return one.item().required() || one.work().place().extra() ? Rational.ZERO : null;
+    }
+
+    private boolean outOfReach(Worked one) {
+        WorkState state = one.state();
+        Instant close = one.item().schedule().gradingClose();
+        if (close != null && now.isAfter(close)) {
+            return true;
+        }
+        boolean withTeacher = state.stage() == Stage.TURNED_IN || state.stage() == Stage.RETURNED;
+        return !withTeacher && !state.accepted() && state.move() != Move.TEACHERS;
+    }
+
+    private static boolean redoOpen(Worked one) {
+        return one.state().redo() != null
+                && (one.state().stage() == Stage.TURNED_IN || one.state().move() == Move.YOURS);
+    }
+
+    /** The kept pick among the scores that count and a redo at full points. */
+    private Rational withRedo(Worked one) {
+        List<Rational> scores = new ArrayList<>();
+        for (AttemptRule.Judged judged : one.outcome().attempts()) {
+            if (judged.counts()) {
+                scores.add(judged.score());
+            }
+        }
+        Instant due = one.state().redo().due();
+        Instant handedIn = one.state().stage() == Stage.TURNED_IN ? lastHandIn(one) : now;
+        Rational redo = one.policy()
+                .judge(due, handedIn, one.possible(), one.possible(), null, rules.calendar())
+                .score();
+        scores.add(redo);
+        return one.item().marking().kept().pick(scores).orElseThrow();
+    }
+
+    private Instant lastHandIn(Worked one) {
+        return one.state().attempts().list().stream()
+                .map(attempt -> attempt.handedIn())
+                .filter(Objects::nonNull)
+                .reduce((first, second) -> second)
+                .orElse(now);
+    }
+
+    /** Raw points less the penalty of its hand-in, or of a hand-in now; work that expects none bears none. */
+    private Rational penalised(Worked one, Rational raw) {
+        Instant handedIn = handInThatCounts(one);
+        return handedIn == null
+                ? raw
+                : one.policy()
+                        .judge(one.state().due(), handedIn, one.possible(), raw, null, rules.calendar())
+                        .score();
+    }
+
+    private @Nullable Instant handInThatCounts(Worked one) {
+        if (!one.item().expectsHandIn()) {
+            return null;
+        }
+        WorkState state = one.state();
+        boolean withTeacher = state.stage() == Stage.TURNED_IN || state.stage() == Stage.RETURNED;
+        return withTeacher ? state.handedInAt() : now;
+    }
+}

@@ -1,0 +1,63 @@
+package app.navlo.core.gate;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.reason.Reason;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.function.UnaryOperator;
+import org.jspecify.annotations.Nullable;
+
+/** A gate that is shut, and how far off it is. */
+public sealed interface Shut {
+    /** @param title gives the words for a piece of work or a unit */
+    Reason reason(UnaryOperator<String> title);
+
+    record UntilDate(Instant at, Duration off) implements Shut {
+        @Override
+        public Reason reason(UnaryOperator<String> title) {
+            return Reason.of(GateRule.DATE).with("at", at).with("off", off);
+        }
+    }
+
+    record NotDone(String work) implements Shut {
+        @Override
+        public Reason reason(UnaryOperator<String> title) {
+            return Reason.of(GateRule.DONE).with("work", title.apply(work));
+        }
+    }
+
+    /**
+     * @param have null while there is no score
+     * @param off {@code need} − {@code have}, or all of {@code need} without a score
+     */
+    record BelowPercent(
+            String work, Rational need, @Nullable Rational have, Rational off) implements Shut {
+        @Override
+        public Reason reason(UnaryOperator<String> title) {
+            Reason reason = Reason.of(have == null ? GateRule.PERCENT_UNSCORED : GateRule.PERCENT)
+                    .with("need", need)
+                    .with("work", title.apply(work));
+            return have == null ? reason : reason.with("have", have);
+        }
+    }
+
+    /** @param left required work of the unit that isn't done, in course order */
+    record UnitLeft(String unit, List<String> left) implements Shut {
+        @Override
+        public Reason reason(UnaryOperator<String> title) {
+            return Reason.of(GateRule.UNIT)
+                    .with("unit", title.apply(unit))
+                    .with("many", left.size())
+                    .with("left", String.join(", ", left.stream().map(title).toList()));
+        }
+    }
+
+    /** The one before it in an ordered course. */
+    record Previous(String work) implements Shut {
+        @Override
+        public Reason reason(UnaryOperator<String> title) {
+            return Reason.of(GateRule.PREVIOUS).with("work", title.apply(work));
+        }
+    }
+}

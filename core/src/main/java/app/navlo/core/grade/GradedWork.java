@@ -1,0 +1,52 @@
+package app.navlo.core.grade;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What the readings need to know of a piece of work. Practice and excused work never comes here.
+ *
+ * @param category null where the scheme has none
+ * @param standards that it is evidence of; empty where the scheme has none
+ * @param required false for optional work
+ * @param score kept points of final, posted scores, after penalties; null while there are none
+ * @param scoredAt when that score was given; null while there is none
+ * @param due in force, null for none
+ * @param dueReached its due is past, or it has none
+ * @param missing as shown, the teacher's flag counted in
+ * @param expected points that it will likely bring, after the penalty it would bear
+ * @param most points that it can still come to; null where that is left out of the ceiling
+ */
+public record GradedWork(
+        String id,
+        @Nullable String category,
+        List<String> standards,
+        Rational possible,
+        boolean extra,
+        boolean required,
+        @Nullable Rational score,
+        @Nullable Instant scoredAt,
+        @Nullable Instant due,
+        boolean dueReached,
+        boolean missing,
+        Rational expected,
+        @Nullable Rational most) {
+    public GradedWork {
+        standards = List.copyOf(standards);
+        new Check()
+                .notNegative(possible, "possible")
+                .notNegative(score, "score")
+                .notNegative(expected, "expected")
+                .notNegative(most, "most")
+                .orThrow();
+    }
+
+    /** This work with another value in hand, as evidence of its scoring instant or else of its due. */
+    Valued valued(Rational earned) {
+        Instant at = score == null ? due : scoredAt;
+        return new Valued(id, category, standards, possible, extra, earned, at);
+    }
+}

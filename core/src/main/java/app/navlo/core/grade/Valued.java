@@ -1,0 +1,42 @@
+package app.navlo.core.grade;
+
+import app.navlo.core.exact.Rational;
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work with the value that it has in one reading.
+ *
+ * @param category null where the scheme has none
+ * @param standards that it is evidence of; empty where the scheme has none
+ * @param possible points possible, at least 0
+ * @param extra credit: adds to earned and not to possible; so is whatever has 0 points possible
+ * @param earned points; may exceed {@code possible}
+ * @param at when the evidence was given; null where that doesn't matter
+ */
+public record Valued(
+        String id,
+        @Nullable String category,
+        List<String> standards,
+        Rational possible,
+        boolean extra,
+        Rational earned,
+        @Nullable Instant at) {
+    public Valued {
+        Objects.requireNonNull(id, "id");
+        extra = extra || possible.isZero();
+    }
+
+    public static Valued of(String id, @Nullable String category, Rational possible, boolean extra, Rational earned) {
+        return new Valued(id, category, List.of(), possible, extra, earned, null);
+    }
+
+    /** 0 for what has no points possible. */
+    public Rational percent() {
+        return possible.isZero()
+                ? Rational.ZERO
+                : earned.times(Rational.HUNDRED).dividedBy(possible);
+    }
+}

@@ -1,0 +1,129 @@
+package app.navlo.core.grade;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Weighted categories: Σ weight · percent over those that have something counted, divided by their Σ weight. An empty
+ * category so gives its weight up to the others in proportion. An extra-credit category adds weight · percent on top.
+ */
+public record WeightedScheme(List<Category> categories) implements Scheme {
+    public WeightedScheme {
+        categories = List.copyOf(categories);
+        Set<String> ids = new HashSet<>();
+        Check check = new Check().that(!categories.isEmpty(), "categories", "is empty; name at least one");
+        for (int i = 0; i < categories.size(); i++) {
+            String id = categories.get(i).id();
+            check.that(ids.add(id), "categories[" + i + "].id", "is '" + id + "' a second time; each needs its own");
+        }
+        check.that(
+                categories.isEmpty()
+                        || categories.stream()
+                                .anyMatch(c -> !c.extra() && c.weight().signum() > 0),
+                "categories",
+                "give no weight; at least one that isn't extra credit needs a weight above 0");
+        check.orThrow();
+    }
+
+    @Override
+    public Grade grade(List<Valued> work) {
+        List<Drops> drops = new ArrayList<>();
+        for (Category category : categories) {
+            drops.add(Drops.choose(category.by(), category.dropLowest(), category.dropHighest(), in(category, work)));
+        }
+        return total(work, drops);
+    }
+
+    @Override
+    public Grade gradeAsChosen(List<Valued> work, Grade chosen) {
+        List<Drops> drops = new ArrayList<>();
+        for (int i = 0; i < categories.size(); i++) {
+            Set<String> dropped = chosen.parts().get(i).dropped();
+            List<Valued> items = in(categories.get(i), work);
+            List<Valued> extra = items.stream().filter(Valued::extra).toList();
+            List<Valued> kept = items.stream()
+                    .filter(item -> !item.extra() && !dropped.contains(item.id()))
+                    .toList();
+            drops.add(new Drops(Drops.percent(categories.get(i).by(), kept, extra), dropped, true));
+        }
+        return total(work, drops);
+    }
+
+    /** Over all categories: what goes as the highest, before any lowest. */
+    Set<String> highestDropped(List<Valued> work) {
+        Set<String> ids = new HashSet<>();
+        for (Category category : categories) {
+            ids.addAll(Drops.highest(category.dropHighest(), in(category, work)));
+        }
+        return ids;
+    }
+
+    WeightedScheme withoutHighest() {
+        return new WeightedScheme(categories.stream()
+                .map(c -> new Category(c.id(), c.name(), c.weight(), c.by(), c.dropLowest(), 0, c.extra()))
+                .toList());
+    }
+
+    private static List<Valued> in(Category category, List<Valued> work) {
+        return work.stream().filter(one -> category.id().equals(one.category())).toList();
+    }
+
+    private Grade total(List<Valued> work, List<Drops> drops) {
+        Rational weights = Rational.ZERO;
+        Rational sum = Rational.ZERO;
+        Rational onTop = Rational.ZERO;
+        for (int i = 0; i < drops.size(); i++) {
+            Category category = categories.get(i);
+            Rational percent = drops.get(i).percent();
+            if (percent == null) {
+                continue;
+            }
+            Rational weighed = category.weight().times(percent);
+            if (category.extra()) {
+                onTop = onTop.plus(weighed.dividedBy(Rational.HUNDRED));
+            } else {
+                weights = weights.plus(category.weight());
+                sum = sum.plus(weighed);
+            }
+        }
+        Rational figure = weights.isZero() ? null : sum.dividedBy(weights).plus(onTop);
+        return new Grade(figure, counted(work), parts(work, drops, weights), List.of());
+    }
+
+    private List<Grade.Part> parts(List<Valued> work, List<Drops> drops, Rational weights) {
+        List<Grade.Part> parts = new ArrayList<>();
+        for (int i = 0; i < drops.size(); i++) {
+            Category category = categories.get(i);
+            Drops chosen = drops.get(i);
+            parts.add(new Grade.Part(
+                    category.id(),
+                    category.name(),
+                    chosen.percent(),
+                    chosen.percent() == null ? null : share(category, weights),
+                    chosen.dropped(),
+                    chosen.only(),
+                    in(category, work).size()));
+        }
+        return parts;
+    }
+
+    private static @Nullable Rational share(Category category, Rational weights) {
+        if (category.extra()) {
+            return category.weight();
+        }
+        return weights.isZero()
+                ? Rational.ZERO
+                : category.weight().times(Rational.HUNDRED).dividedBy(weights);
+    }
+
+    private int counted(List<Valued> work) {
+        return (int) work.stream()
+                .filter(one -> categories.stream().anyMatch(c -> c.id().equals(one.category())))
+                .count();
+    }
+}

@@ -1,0 +1,62 @@
+package app.navlo.core.pace;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work as pace sees it.
+ *
+ * @param unit null for none
+ * @param minutes of effort, at least 0
+ * @param due null for none
+ * @param startedAt null if nothing was begun
+ * @param doneAt when it was handed in; null if it wasn't
+ * @param points final, posted; null while there are none
+ */
+public record Paced(
+        String id,
+        @Nullable String unit,
+        boolean required,
+        long minutes,
+        @Nullable Instant due,
+        Stage stage,
+        Move move,
+        @Nullable Instant startedAt,
+        @Nullable Instant doneAt,
+        @Nullable Rational points,
+        Rational possible) {
+    public Paced {
+        new Check()
+                .notNegative(minutes, "minutes")
+                .notNegative(possible, "possible")
+                .orThrow();
+    }
+
+    /** Counted apart: neither done, left nor expected. */
+    boolean outOfReach() {
+        return move == Move.OUT_OF_REACH;
+    }
+
+    boolean done() {
+        return !outOfReach() && (stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED);
+    }
+
+    boolean left() {
+        return !outOfReach() && !done();
+    }
+
+    boolean dueBefore(Instant now) {
+        return due != null && due.isBefore(now);
+    }
+
+    @Nullable
+    Rational percent() {
+        return points == null || possible.isZero()
+                ? null
+                : points.times(Rational.HUNDRED).dividedBy(possible);
+    }
+}

@@ -1,0 +1,199 @@
+package app.navlo.core.policy;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.reason.Reason;
+import app.navlo.core.time.SchoolCalendar;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Iterator;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The late policy of a course; an item may have its own instead.
+ *
+ * @param grace after the due, in which nothing is lost; zero for none
+ * @param floorPercent the penalty never takes a score below this share of the points possible, 0–100; null for none
+ * @param cutoff elapsed time after the due for which late work is taken, at least until grace ends; null for no limit
+ */
+public record LatePolicy(
+        Duration grace,
+        Penalty penalty,
+        @Nullable Rational floorPercent,
+        @Nullable Duration cutoff) {
+    /** Late or not, all points count, and there is no cut-off. */
+    public static final LatePolicy NONE = new LatePolicy(Duration.ZERO, new Penalty.None(), null, null);
+
+    /** A penalty without a cap or floor reaches zero at last; one that is too small to do so in this many steps is cut. */
+    private static final int MOST_STEPS = 400;
+
+    public LatePolicy {
+        new Check()
+                .notNegative(grace, "grace")
+                .percent(floorPercent, "floorPercent")
+                .notNegative(cutoff, "cutoff")
+                .orThrow();
+    }
+
+    /**
+     * What lateness does to one raw score.
+     *
+     * @param late after the due, grace or not
+     * @param withinGrace late, but inside the grace
+     * @param days charged by a per-day policy, 0 when nothing is charged; null for other kinds
+     * @param penaltyPercent after the cap; may exceed 100; 0 when nothing is charged
+     * @param score what is kept
+     * @param lost raw score less what is kept
+     */
+    public record Judged(
+            boolean late,
+            boolean withinGrace,
+            @Nullable Long days,
+            Rational penaltyPercent,
+            Rational score,
+            Rational lost,
+            Reason reason) {}
+
+    /**
+     * @param handedIn by this instant the score is kept; null for always
+     */
+    public record Step(@Nullable Instant handedIn, Rational score) {}
+
+    /** How long after the due a hand-in is taken: a cut-off shorter than the grace ends with it. Null for no limit. */
+    public @Nullable Duration takenFor() {
+        return cutoff == null || cutoff.compareTo(grace) >= 0 ? cutoff : grace;
+    }
+
+    /**
+     * @param due in force, or null for none: then nothing is late
+     * @param earned raw points; may exceed {@code possible}
+     * @param earnedByDue the part of {@code earned} that stood at the due; null for nothing of it
+     */
+    public Judged judge(
+            @Nullable Instant due,
+            Instant handedIn,
+            Rational possible,
+            Rational earned,
+            @Nullable Rational earnedByDue,
+            SchoolCalendar calendar) {
+        boolean late = due != null && handedIn.isAfter(due);
+        boolean withinGrace = late && !handedIn.isAfter(due.plus(grace));
+        if (!late || withinGrace) {
+            Long days = penalty instanceof Penalty.PerDay ? Long.valueOf(0) : null;
+            return new Judged(late, withinGrace, days, Rational.ZERO, earned, Rational.ZERO, free(due, withinGrace));
+        }
+        Long days = penalty instanceof Penalty.PerDay perDay
+                ? Long.valueOf(perDay.measure().days(due, handedIn, calendar))
+                : null;
+        Rational percent = percent(days);
+        Rational byDue = earnedByDue == null ? Rational.ZERO : earnedByDue;
+        Rational score = earned.minus(loss(percent, possible, earned, byDue)).max(floor(possible, earned));
+        return new Judged(
+                true, false, days, percent, score, earned.minus(score), because(days, percent, earned, score));
+    }
+
+    private Rational percent(@Nullable Long days) {
+        if (penalty instanceof Penalty.PerDay perDay && days != null) {
+            return perDay.percentAfter(days);
+        }
+        return penalty instanceof Penalty.Flat flat ? flat.percent() : Rational.ZERO;
+    }
+
+    private Rational loss(Rational percent, Rational possible, Rational earned, Rational earnedByDue) {
+        if (penalty instanceof Penalty.PerDay perDay) {
+            return perDay.base().loss(percent, possible, earned, earnedByDue);
+        }
+        return penalty instanceof Penalty.Flat flat
+                ? flat.base().loss(percent, possible, earned, earnedByDue)
+                : Rational.ZERO;
+    }
+
+    /** Never below zero, and a floor never raises a raw score. */
+    private Rational floor(Rational possible, Rational earned) {
+        Rational floor = floorPercent == null
+                ? Rational.ZERO
+                : floorPercent.times(possible).dividedBy(Rational.HUNDRED);
+        return earned.min(floor.max(Rational.ZERO));
+    }
+
+    private Reason free(@Nullable Instant due, boolean withinGrace) {
+        return due == null
+                ? Reason.of(LateRule.NO_DUE)
+                : withinGrace
+                        ? Reason.of(LateRule.WITHIN_GRACE).with("grace", grace)
+                        : Reason.of(LateRule.ON_TIME).with("due", due);
+    }
+
+    private static Reason because(@Nullable Long days, Rational percent, Rational earned, Rational score) {
+        Rational lost = earned.minus(score);
+        if (lost.isZero()) {
+            return Reason.of(LateRule.NOTHING_LOST).with("earned", earned);
+        }
+        Reason reason = days == null
+                ? Reason.of(LateRule.FLAT)
+                : Reason.of(LateRule.PER_DAY).with("days", days);
+        return reason.with("percent", percent)
+                .with("earned", earned)
+                .with("lost", lost)
+                .with("score", score);
+    }
+
+    /**
+     * What is kept of a raw score, by when it is handed in: the first step holds from {@code from} on, each ends at the
+     * last instant at which its score is kept, the last one at {@code ends}. Scores fall strictly.
+     *
+     * @param due in force, or null
+     * @param ends of acceptance, or null for none
+     * @return empty if {@code ends} is before {@code from}
+     */
+    public List<Step> steps(
+            @Nullable Instant due,
+            Rational possible,
+            Rational earned,
+            Instant from,
+            @Nullable Instant ends,
+            SchoolCalendar calendar) {
+        List<Step> steps = new ArrayList<>();
+        if (ends != null && ends.isBefore(from)) {
+            return steps;
+        }
+        Rational kept = judge(due, from, possible, earned, null, calendar).score();
+        Iterator<Instant> edges = edges(due, calendar).iterator();
+        while (edges.hasNext()) {
+            Instant edge = edges.next();
+            if (ends != null && !edge.isBefore(ends)) {
+                break;
+            }
+            Rational after = judge(due, edge.plusNanos(1), possible, earned, null, calendar)
+                    .score();
+            if (!edge.isBefore(from) && after.compareTo(kept) < 0) {
+                steps.add(new Step(edge, kept));
+                kept = after;
+            }
+        }
+        steps.add(new Step(ends, kept));
+        return steps;
+    }
+
+    /** The instants after which more can be lost. */
+    private List<Instant> edges(@Nullable Instant due, SchoolCalendar calendar) {
+        List<Instant> edges = new ArrayList<>();
+        if (due == null || penalty instanceof Penalty.None) {
+            return edges;
+        }
+        edges.add(due.plus(grace));
+        if (penalty instanceof Penalty.PerDay perDay && perDay.percent().signum() > 0) {
+            Iterator<Instant> days = perDay.measure().steps(due, calendar);
+            Rational most = perDay.cap() == null ? Rational.HUNDRED : perDay.cap();
+            for (long day = 0; day < MOST_STEPS && perDay.percentAfter(day).compareTo(most) < 0; day++) {
+                Instant edge = days.next();
+                if (edge.isAfter(edges.get(0))) {
+                    edges.add(edge);
+                }
+            }
+        }
+        return edges;
+    }
+}

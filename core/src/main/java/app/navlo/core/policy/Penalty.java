@@ -1,0 +1,40 @@
+package app.navlo.core.policy;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import org.jspecify.annotations.Nullable;
+
+/** What lateness costs, once grace is over. */
+public sealed interface Penalty {
+    /** Nothing is lost, however late. */
+    record None() implements Penalty {}
+
+    /**
+     * The same loss however late.
+     *
+     * @param percent 0–100
+     */
+    record Flat(Rational percent, Base base) implements Penalty {
+        public Flat {
+            new Check().percent(percent, "percent").orThrow();
+        }
+    }
+
+    /**
+     * So much for each day late.
+     *
+     * @param percent 0–100, of one day
+     * @param cap the percent at which the days stop, 0–100; null for no cap
+     */
+    record PerDay(Rational percent, @Nullable Rational cap, Measure measure, Base base) implements Penalty {
+        public PerDay {
+            new Check().percent(percent, "percent").percent(cap, "cap").orThrow();
+        }
+
+        /** May exceed 100 where there is no cap. */
+        Rational percentAfter(long days) {
+            Rational sum = percent.times(Rational.of(days));
+            return cap == null ? sum : sum.min(cap);
+        }
+    }
+}
