@@ -6,7 +6,6 @@ import app.navlo.core.policy.Window;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import tools.jackson.databind.JsonNode;
 
 /** {@code late.json}: one hand-in, what it keeps and whether it was taken. */
@@ -28,20 +27,28 @@ final class LateCases implements Adapter {
                 Json.exact(given.get("earned")),
                 Json.orNull(given, "earnedBeforeDue", Json::exact),
                 Json.calendar(given.get("calendar")));
-        Map<String, Object> answer = Json.map(
-                "dueAt", window.due(),
-                "late", judged.late(),
-                "withinGrace", judged.withinGrace(),
-                "acceptedUntil", window.acceptance().ends(),
-                "accepted", refused.isEmpty(),
-                "refusedBy", refused);
-        if (refused.isEmpty()) {
-            answer.put("days", judged.days());
-            answer.put("penaltyPercent", judged.penaltyPercent().toString());
-            answer.put("score", judged.score().toString());
-            answer.put("lost", judged.lost().toString());
-        }
-        return answer;
+        boolean accepted = refused.isEmpty();
+        return Json.map(
+                "dueAt",
+                window.due(),
+                "late",
+                judged.late(),
+                "withinGrace",
+                judged.withinGrace(),
+                "acceptedUntil",
+                window.acceptance().ends(),
+                "accepted",
+                accepted,
+                "refusedBy",
+                refused,
+                "days",
+                accepted ? judged.days() : null,
+                "penaltyPercent",
+                accepted ? judged.penaltyPercent().toString() : null,
+                "score",
+                accepted ? judged.score().toString() : null,
+                "lost",
+                accepted ? judged.lost().toString() : null);
     }
 
     static Window window(JsonNode given, LatePolicy policy) {

@@ -34,17 +34,22 @@ final class LeewayCases implements Adapter {
                 given.get("pending").asInt(),
                 Json.orNull(given, "keyOpenedAt", Json::instant),
                 given.get("tokensLeft").asInt()));
-        Map<String, Object> map = Json.map(
-                "mayAsk", answer.may(),
-                "reasons", Json.camel(answer.bars()),
-                "askFrom", answer.from(),
-                "askUntil", answer.until());
-        if (answer.may()) {
-            map.put("newDue", answer.newDue());
-            map.put("answer", Json.camel(rule.answered()));
-            map.put("tokens", rule.tokens());
-        }
-        return map;
+        boolean may = answer.may();
+        return Json.map(
+                "mayAsk",
+                may,
+                "reasons",
+                Json.camel(answer.bars()),
+                "askFrom",
+                answer.from(),
+                "askUntil",
+                answer.until(),
+                "newDue",
+                answer.newDue(),
+                "answer",
+                may ? Json.camel(rule.answered()) : null,
+                "tokens",
+                may ? rule.tokens() : null);
     }
 
     private static Map<String, Object> keep(JsonNode given) {

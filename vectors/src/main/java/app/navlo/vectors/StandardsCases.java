@@ -35,8 +35,7 @@ final class StandardsCases implements Adapter {
             standard.get("evidence")
                     .forEach(node ->
                             evidence.add(valued(id, Json.instant(node.get("at")), Json.exact(node.get("rating")))));
-            standard.get("missing")
-                    .forEach(node -> missing.add(valued(id, Json.instant(node.get("due")), Rational.ZERO)));
+            standard.get("missing").forEach(node -> missing.add(valued(id, Json.due(node, "due"), Rational.ZERO)));
         }
         List<Valued> withZeros = new ArrayList<>(evidence);
         withZeros.addAll(missing);

@@ -1,12 +1,13 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.reason.Rule;
 import org.jspecify.annotations.Nullable;
 
 /** One way to count a grade. Side by side, because people are misled when there is just one. */
-public enum Reading {
+public enum Reading implements Rule {
     /** Final, posted scores of work already due, and of undated work once scored. */
-    SO_FAR {
+    SO_FAR("Final, posted scores of work already due") {
         @Override
         @Nullable
         Rational worth(GradedWork work) {
@@ -14,7 +15,7 @@ public enum Reading {
         }
     },
     /** As so far, and every missing piece of work as 0. */
-    WITH_ZEROS {
+    WITH_ZEROS("As so far, and every missing piece of work as 0") {
         @Override
         @Nullable
         Rational worth(GradedWork work) {
@@ -22,7 +23,7 @@ public enum Reading {
         }
     },
     /** As so far, and scores of work due later. */
-    WORK_AHEAD {
+    WORK_AHEAD("As so far, and scores of work due later") {
         @Override
         @Nullable
         Rational worth(GradedWork work) {
@@ -30,7 +31,7 @@ public enum Reading {
         }
     },
     /** As with work ahead; the rest at its expected score. Optional work waits for its score, unless it only adds. */
-    EXPECTED {
+    EXPECTED("As with work ahead, and the rest at its expected score") {
         @Override
         @Nullable
         Rational worth(GradedWork work) {
@@ -41,7 +42,7 @@ public enum Reading {
         }
     },
     /** The rest at full points less the penalty that it already bears. */
-    CEILING {
+    CEILING("The rest at full points, less the penalty it already bears") {
         @Override
         @Nullable
         Rational worth(GradedWork work) {
@@ -49,7 +50,7 @@ public enum Reading {
         }
     },
     /** The rest at zero; optional work is left out until it has a score, unless it only adds. */
-    FLOOR {
+    FLOOR("The rest at zero") {
         @Override
         @Nullable
         Rational worth(GradedWork work) {
@@ -59,6 +60,17 @@ public enum Reading {
             return work.required() || work.extra() ? Rational.ZERO : null;
         }
     };
+
+    private final String template;
+
+    Reading(String template) {
+        this.template = template;
+    }
+
+    @Override
+    public String template() {
+        return template;
+    }
 
     /** The points that a piece of work counts with, or null where it doesn't count. */
     abstract @Nullable Rational worth(GradedWork work);

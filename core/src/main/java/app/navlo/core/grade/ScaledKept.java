@@ -22,11 +22,11 @@ final class ScaledKept {
 
     /** As {@link BestKept#keep}; null where the numbers are too wide for this. */
     static @Nullable Boolean tryKeep(List<Valued> items, Rational extra, int many, boolean[] kept) {
-        BigInteger scale = extra.den();
-        for (Valued item : items) {
-            scale = lcm(lcm(scale, item.earned().den()), item.possible().den());
-        }
         try {
+            BigInteger scale = extra.den();
+            for (Valued item : items) {
+                scale = lcm(lcm(scale, item.earned().den()), item.possible().den());
+            }
             long[] earned = new long[items.size()];
             long[] possible = new long[items.size()];
             for (int i = 0; i < earned.length; i++) {

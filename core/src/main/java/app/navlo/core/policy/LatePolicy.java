@@ -26,8 +26,8 @@ public record LatePolicy(
     /** Late or not, all points count, and there is no cut-off. */
     public static final LatePolicy NONE = new LatePolicy(Duration.ZERO, new Penalty.None(), null, null);
 
-    /** A penalty without a cap or floor reaches zero at last; one that is too small to do so in this many steps is cut. */
-    private static final int MOST_STEPS = 400;
+    /** A penalty without a cap or floor reaches zero at last; one too small to do so in ten years is cut. */
+    private static final int MOST_STEPS = 4_000;
 
     public LatePolicy {
         new Check()
@@ -160,7 +160,8 @@ public record LatePolicy(
             return steps;
         }
         Rational kept = judge(due, from, possible, earned, null, calendar).score();
-        Iterator<Instant> edges = edges(due, calendar).iterator();
+        Iterator<Instant> edges =
+                edges(due, mostPercent(possible, earned), calendar).iterator();
         while (edges.hasNext()) {
             Instant edge = edges.next();
             if (ends != null && !edge.isBefore(ends)) {
@@ -177,17 +178,27 @@ public record LatePolicy(
         return steps;
     }
 
+    /** The percent at which all is lost; above 100 where more was earned than was possible. */
+    private static Rational mostPercent(Rational possible, Rational earned) {
+        return possible.isZero()
+                ? Rational.HUNDRED
+                : earned.times(Rational.HUNDRED).dividedBy(possible).max(Rational.HUNDRED);
+    }
+
     /** The instants after which more can be lost. */
-    private List<Instant> edges(@Nullable Instant due, SchoolCalendar calendar) {
+    private List<Instant> edges(@Nullable Instant due, Rational most, SchoolCalendar calendar) {
         List<Instant> edges = new ArrayList<>();
         if (due == null || penalty instanceof Penalty.None) {
             return edges;
         }
         edges.add(due.plus(grace));
-        if (penalty instanceof Penalty.PerDay perDay && perDay.percent().signum() > 0) {
+        if (penalty instanceof Penalty.PerDay perDay) {
             Iterator<Instant> days = perDay.measure().steps(due, calendar);
-            Rational most = perDay.cap() == null ? Rational.HUNDRED : perDay.cap();
-            for (long day = 0; day < MOST_STEPS && perDay.percentAfter(day).compareTo(most) < 0; day++) {
+            for (long day = 0;
+                    day < MOST_STEPS
+                            && perDay.stillRising(day)
+                            && perDay.percentAfter(day).compareTo(most) < 0;
+                    day++) {
                 Instant edge = days.next();
                 if (edge.isAfter(edges.get(0))) {
                     edges.add(edge);

@@ -36,5 +36,10 @@ public sealed interface Penalty {
             Rational sum = percent.times(Rational.of(days));
             return cap == null ? sum : sum.min(cap);
         }
+
+        /** Whether one more day would take more. */
+        boolean stillRising(long days) {
+            return percentAfter(days + 1).compareTo(percentAfter(days)) > 0;
+        }
     }
 }

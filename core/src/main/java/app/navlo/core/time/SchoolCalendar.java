@@ -110,6 +110,30 @@ public record SchoolCalendar(ZoneId zone, Set<DayOfWeek> schoolWeekdays, Set<Loc
     }
 
     /**
+     * The instant at which so much working time has passed since {@code from}.
+     *
+     * @throws IllegalArgumentException if there isn't so much in the three years after
+     */
+    public Instant plusWorkingTime(Instant from, Duration working) {
+        Duration left = working;
+        Instant begin = from;
+        LocalDate day = dayOf(from);
+        for (int i = 0; i < FARTHEST_DAYS; i++, day = day.plusDays(1)) {
+            Instant next = startOf(day.plusDays(1));
+            if (isSchoolDay(day)) {
+                Duration here = Duration.between(begin, next);
+                if (here.compareTo(left) >= 0) {
+                    return begin.plus(left);
+                }
+                left = left.minus(here);
+            }
+            begin = next;
+        }
+        throw new IllegalArgumentException(
+                "there isn't " + working + " of school time in the three years after " + from);
+    }
+
+    /**
      * The {@code n}-th school day after {@code day}, {@code n} at least 1.
      *
      * @throws IllegalArgumentException if there are none for three years

@@ -3,11 +3,21 @@ package app.navlo.core.work;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Deadline;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.Collection;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /** One thing that happened to a piece of work. Facts are only ever added. */
 public sealed interface Fact {
     Stamp stamp();
+
+    /** What was known at an instant: with these, a past day is shown as it looked then. */
+    static List<Fact> learntBy(Instant then, Collection<Fact> facts) {
+        return facts.stream()
+                .filter(fact -> !fact.stamp().learnt().isAfter(then))
+                .toList();
+    }
 
     /** An upload or a text was begun. */
     record DraftStarted(Stamp stamp) implements Fact {}

@@ -12,8 +12,12 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collections;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Random;
 import java.util.Set;
 import org.testng.annotations.Test;
@@ -145,5 +149,34 @@ public class WorkStateLawsTest {
                 assertTrue(i == 0 || !costs.get(i - 1).endsAcceptance(), costs.toString());
             }
         });
+    }
+
+    /** A ledger that grows as facts are learnt is looked at now and then; afterwards those looks are replayed. */
+    @Test
+    public void aReplayToAPastInstantAgreesWithWhatWasShownThen() {
+        holdsForAll(9, (item, facts, now, random) -> {
+            List<Fact> arriving = new ArrayList<>(facts);
+            arriving.sort(Comparator.comparing(fact -> fact.stamp().learnt()));
+            List<Fact> ledger = new ArrayList<>();
+            Map<Instant, WorkState> shown = new LinkedHashMap<>();
+            for (Fact fact : arriving) {
+                Instant before = fact.stamp().learnt().minusSeconds(1);
+                shown.putIfAbsent(before, state(item, Fact.learntBy(before, ledger), before));
+                ledger.add(fact);
+            }
+            Collections.shuffle(ledger, random);
+            shown.forEach((then, state) -> assertEquals(state(item, Fact.learntBy(then, ledger), then), state));
+        });
+    }
+
+    @Test
+    public void theFiveMovesAddUpToAllWork() {
+        int[] counts = new int[Move.values().length];
+        holdsForAll(
+                10,
+                (item, facts, now, random) ->
+                        counts[state(item, facts, now).move().ordinal()]++);
+        assertEquals(Arrays.stream(counts).sum(), LIVES);
+        assertTrue(Arrays.stream(counts).allMatch(count -> count > 0), Arrays.toString(counts));
     }
 }

@@ -1,0 +1,60 @@
+package app.navlo.core.feedback;
+
+import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** All that was said about one piece of work, unread first, then newest first, with the place where it was found. */
+public final class FeedbackStream {
+    private FeedbackStream() {}
+
+    /** Where it was said. */
+    public enum Place {
+        ON_WORK,
+        CLASS_WIDE,
+        IN_FILE,
+        RUBRIC,
+        SENT_BACK
+    }
+
+    /** @param unread by a teacher, and learnt after the student last looked */
+    public record Entry(Instant at, Actor by, String name, Place place, String text, boolean unread) {}
+
+    /** One's own words are in it, and never unread. */
+    public static List<Entry> of(Collection<Fact> facts, Instant now) {
+        List<Fact> known =
+                facts.stream().filter(fact -> !fact.stamp().at().isAfter(now)).toList();
+        Instant seen = known.stream()
+                .filter(fact -> fact instanceof Fact.ReadMarked)
+                .map(fact -> fact.stamp().at())
+                .max(Comparator.naturalOrder())
+                .orElse(Instant.MIN);
+        List<Entry> entries = new ArrayList<>();
+        known.forEach(fact -> entry(fact, seen).ifPresent(entries::add));
+        entries.sort(
+                Comparator.comparing(Entry::unread).thenComparing(Entry::at).reversed());
+        return entries;
+    }
+
+    private static Optional<Entry> entry(Fact fact, Instant seen) {
+        if (fact instanceof Fact.Commented said) {
+            Place place = said.inFile() ? Place.IN_FILE : said.isPrivate() ? Place.ON_WORK : Place.CLASS_WIDE;
+            return Optional.of(entry(fact, place, said.text(), seen));
+        }
+        if (fact instanceof Fact.SentBack sentBack) {
+            return Optional.of(entry(fact, Place.SENT_BACK, sentBack.reason(), seen));
+        }
+        return fact instanceof Fact.RubricMarked ? Optional.of(entry(fact, Place.RUBRIC, "", seen)) : Optional.empty();
+    }
+
+    private static Entry entry(Fact fact, Place place, String text, Instant seen) {
+        boolean unread =
+                fact.stamp().by() == Actor.TEACHER && fact.stamp().learnt().isAfter(seen);
+        return new Entry(fact.stamp().at(), fact.stamp().by(), fact.stamp().name(), place, text, unread);
+    }
+}
