@@ -30,7 +30,7 @@ final class BuildBench {
         BufferedReader lines =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-            if (line.startsWith("Navlo is ready")) {
+            if (line.contains("Navlo is ready")) {
                 double millis = (System.nanoTime() - began) / 1e6;
                 process.descendants().forEach(ProcessHandle::destroyForcibly);
                 process.destroyForcibly();

@@ -42,7 +42,7 @@ final class Running implements AutoCloseable {
         BufferedReader lines =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-            if (line.startsWith("Navlo is ready")) {
+            if (line.contains("Navlo is ready")) {
                 double millis = (System.nanoTime() - began) / 1e6;
                 return new Running(process, Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1")), millis);
             }
