@@ -5,6 +5,7 @@ import app.navlo.core.close.Turnaround;
 import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Gated;
 import app.navlo.core.gate.Shut;
+import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Readings;
 import app.navlo.core.work.Stage;
@@ -15,6 +16,7 @@ import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Everything that follows from a course's rules and facts at an instant. Immutable; it asks for nothing later. */
 public final class CourseBook {
@@ -56,18 +58,22 @@ public final class CourseBook {
         return new CourseBook(rules, works, returns, gates(rules, works, now), now);
     }
 
+    private static boolean done(Worked one) {
+        Stage stage = one.state().stage();
+        return stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED;
+    }
+
     private static CourseGates gates(CourseRules rules, List<CourseWork> works, Instant now) {
         List<Gated> gated = new ArrayList<>();
         for (CourseWork work : works) {
             Worked ungated = Worked.of(work, rules, false, now);
-            Stage stage = ungated.state().stage();
             gated.add(new Gated(
                     work.id(),
                     work.place().unit(),
                     ungated.item().required(),
                     work.item().kind() == WorkKind.PROJECT,
-                    stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED,
-                    stage == Stage.EXCUSED,
+                    done(ungated),
+                    ungated.state().stage() == Stage.EXCUSED,
                     ungated.rawPercent(),
                     work.gates()));
         }
@@ -76,6 +82,10 @@ public final class CourseBook {
 
     public CourseRules rules() {
         return rules;
+    }
+
+    public boolean has(String work) {
+        return worked.containsKey(work);
     }
 
     public Instant now() {
@@ -90,6 +100,21 @@ public final class CourseBook {
         return turnaround;
     }
 
+    /** How far it is to completion; empty where the course is graded otherwise. */
+    public Optional<CompletionScheme.Path> completion() {
+        if (!(rules.scheme() instanceof CompletionScheme scheme)) {
+            return Optional.empty();
+        }
+        return Optional.of(scheme.path(worked.values().stream()
+                .map(one -> new CompletionScheme.Item(
+                        one.id(),
+                        one.item().required(),
+                        done(one),
+                        one.possible(),
+                        one.outcome().kept()))
+                .toList()));
+    }
+
     /** In the order of the course; practice and excused work isn't among them. */
     public Collection<GradedWork> graded() {
         return List.copyOf(graded.values());
@@ -97,10 +122,23 @@ public final class CourseBook {
 
     /** All that is known of each piece of work, in the order of the course. */
     public List<Finding> findings() {
-        Findings findings = new Findings(rules, worked.values(), graded, ledger, turnaround, now);
+        Findings all = all();
         return worked.values().stream()
-                .map(one -> findings.of(one, shut.get(one.id())))
+                .map(one -> all.of(one, shut.get(one.id())))
                 .toList();
+    }
+
+    /** @throws IllegalArgumentException if the course has no such work */
+    public Finding finding(String work) {
+        Worked one = worked.get(work);
+        if (one == null) {
+            throw new IllegalArgumentException("no work " + work + " in the course");
+        }
+        return all().of(one, shut.get(work));
+    }
+
+    private Findings all() {
+        return new Findings(rules, worked.values(), graded, ledger, turnaround, now);
     }
 
     /**

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
 
 /** A gate that is shut, and how far off it is. */
 public sealed interface Shut {
-    /** @param title gives the words for a piece of work or a unit */
+    /** @param title gives the words for a piece of work */
     Reason reason(UnaryOperator<String> title);
 
     record UntilDate(Instant at, Duration off) implements Shut {
@@ -47,7 +47,7 @@ public sealed interface Shut {
         @Override
         public Reason reason(UnaryOperator<String> title) {
             return Reason.of(GateRule.UNIT)
-                    .with("unit", title.apply(unit))
+                    .with("unit", unit)
                     .with("many", left.size())
                     .with("left", String.join(", ", left.stream().map(title).toList()));
         }

@@ -1,6 +1,8 @@
 package app.navlo.core.work;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.Acceptance.Limit;
+import app.navlo.core.policy.LatePolicy;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,28 +14,41 @@ public final class Costs {
     private Costs() {}
 
     /**
-     * @param limit what ends acceptance then; null where only full credit ends
+     * @param limit what ends acceptance then; null where only points are lost
+     * @param lost of full marks, the points that waiting beyond this instant costs; 0 where nothing but the word "late" is
      */
-    public record CostDate(Instant at, @Nullable Limit limit) {
+    public record CostDate(Instant at, @Nullable Limit limit, Rational lost) {
         public boolean endsAcceptance() {
             return limit != null;
         }
     }
 
-    /** Soonest first; empty when nothing is yours or the teacher's to lose. A due ends full credit. */
-    public static List<CostDate> ahead(WorkState state, Instant now) {
+    /**
+     * Soonest first; empty when nothing is to be handed in. A due is among them even where lateness is free.
+     *
+     * @param steps what the late policy keeps of full marks, as {@link app.navlo.core.policy.LatePolicy#steps} says
+     */
+    public static List<CostDate> ahead(WorkState state, List<LatePolicy.Step> steps, Instant now) {
         boolean toHandIn = state.move() == Move.YOURS || state.move() == Move.NOT_YET;
         List<CostDate> dates = new ArrayList<>();
         if (!toHandIn) {
             return dates;
         }
+        for (int i = 0; i + 1 < steps.size(); i++) {
+            Rational lost = steps.get(i).score().minus(steps.get(i + 1).score());
+            dates.add(new CostDate(steps.get(i).handedIn(), null, lost));
+        }
         Instant due = state.redo() != null ? state.redo().due() : state.due();
         Instant ends = state.acceptance().ends();
-        if (due != null && !due.isBefore(now) && (ends == null || due.isBefore(ends))) {
-            dates.add(new CostDate(due, null));
+        boolean dueAhead = due != null && !due.isBefore(now) && (ends == null || due.isBefore(ends));
+        if (dueAhead && dates.stream().noneMatch(date -> date.at().equals(due))) {
+            dates.add(new CostDate(due, null, Rational.ZERO));
         }
         if (ends != null && !ends.isBefore(now)) {
-            dates.add(new CostDate(ends, state.acceptance().endedBy()));
+            Rational left = steps.isEmpty()
+                    ? Rational.ZERO
+                    : steps.get(steps.size() - 1).score();
+            dates.add(new CostDate(ends, state.acceptance().endedBy(), left));
         }
         dates.sort(Comparator.comparing(CostDate::at));
         return dates;

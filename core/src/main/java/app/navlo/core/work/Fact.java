@@ -65,7 +65,7 @@ public sealed interface Fact {
             this(stamp, attempt, points, null, isFinal, posted);
         }
 
-        boolean counts() {
+        public boolean counts() {
             return isFinal && posted;
         }
     }

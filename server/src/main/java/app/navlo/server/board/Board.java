@@ -1,6 +1,10 @@
 package app.navlo.server.board;
 
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
 import app.navlo.core.feedback.FeedbackCount;
+import app.navlo.core.grade.Reading;
+import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkState;
@@ -10,14 +14,18 @@ import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
 
 /**
  * Everything of a student at an instant, derived.
  *
  * @param version the last change of this student
+ * @param books of the courses, each with all that follows from its rules and facts
  * @param zone in which days are counted: that of the term, else that of the first course, else the student's
  */
 public record Board(
@@ -27,31 +35,69 @@ public record Board(
         long version,
         Map<Long, Course> courses,
         Map<Long, Term> terms,
+        Map<Long, CourseBook> books,
         List<Entry> entries) {
 
-    /** One piece of work with all that is known and derived about it. */
-    public record Entry(Work work, Course course, List<RecordedFact> recorded, WorkState state, Instant now) {
+    /**
+     * One piece of work with all that is known and derived about it.
+     *
+     * @param titles gives the words for a piece of work
+     */
+    public record Entry(
+            Work work,
+            Course course,
+            List<RecordedFact> recorded,
+            CourseBook book,
+            Finding finding,
+            UnaryOperator<String> titles) {
+        public Instant now() {
+            return book.now();
+        }
+
+        /** What shuts it, each in a sentence that says how far off it is; empty if nothing does. */
+        public List<String> locks() {
+            return finding.shut().stream()
+                    .map(shut -> Sentences.write(
+                            shut.reason(titles), course.details().zone()))
+                    .toList();
+        }
+
+        /** The readings in which it is dropped; which piece of work is dropped can differ between them. */
+        public Set<Reading> droppedIn() {
+            Set<Reading> dropped = EnumSet.noneOf(Reading.class);
+            for (Reading reading : Reading.values()) {
+                if (book.readings().of(reading).grade().dropped(finding.id())) {
+                    dropped.add(reading);
+                }
+            }
+            return dropped;
+        }
+
+        public WorkState state() {
+            return finding.state();
+        }
+
         public List<Fact> facts() {
             return recorded.stream().map(RecordedFact::fact).toList();
         }
 
         public FeedbackCount feedback() {
-            return FeedbackCount.of(facts(), now);
+            return FeedbackCount.of(facts(), now());
         }
 
         public List<Costs.CostDate> costs() {
-            return Costs.ahead(state, now);
+            return Costs.ahead(state(), finding.steps(), now());
         }
 
         /** The number of the hand-in that is with the teacher or was returned last; null for none. */
         public @Nullable Long standingHandIn() {
-            if (!state.handInStands()) {
+            if (!state().handInStands()) {
                 return null;
             }
             Long latest = null;
             for (RecordedFact fact : recorded) {
                 boolean handedIn = fact.fact() instanceof Fact.HandedIn
-                        && !fact.fact().stamp().at().isAfter(now);
+                        && !fact.fact().stamp().at().isAfter(now());
                 latest = handedIn ? Long.valueOf(fact.id()) : latest;
             }
             return latest;

@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.Move;
@@ -8,7 +9,9 @@ import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Timing;
 import app.navlo.core.work.WorkKind;
+import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.store.Work;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
@@ -48,7 +51,44 @@ public record BoardView(
             @Nullable String teacher,
             String colour,
             String zone,
-            boolean editable) {}
+            boolean editable,
+            StandingView standing) {}
+
+    /**
+     * Where a course stands, counted in every way.
+     *
+     * @param letters from the highest boundary down; empty where the course has none
+     * @param completion null where the course is graded otherwise
+     * @param gradingDay on which its returns fall; null for none
+     */
+    public record StandingView(
+            GradeSheet.Kind kind,
+            List<ReadingView> readings,
+            List<LetterView> letters,
+            @Nullable CompletionView completion,
+            @Nullable DayOfWeek gradingDay) {}
+
+    /**
+     * @param figure percent, or the mean rating 0–4 of a course by standards; null where nothing counts
+     * @param letter null below the last row of the table, or where there is no figure
+     * @param counted pieces of work that have a value in it, dropped ones too
+     * @param belowLine standards under the line that none may be below
+     */
+    public record ReadingView(
+            Reading reading,
+            @Nullable String figure,
+            @Nullable String letter,
+            int counted,
+            List<String> belowLine) {}
+
+    public record LetterView(String label, String from) {}
+
+    /** @param below titles of work that isn't at its threshold, with how far off it is */
+    public record CompletionView(boolean complete, int required, int done, List<BelowView> below) {}
+
+    /** @param percent null while there is no score */
+    public record BelowView(
+            long work, String title, @Nullable String percent, String from) {}
 
     /** How many pieces of work are whose move; the five add up to {@code total}. */
     public record MoveCounts(int total, int yours, int teachers, int settled, int notYet, int outOfReach) {}
@@ -59,6 +99,9 @@ public record BoardView(
      * @param flag of the teacher, shown before the timing; null for none
      * @param flagDiffers whether flag and clock say different things
      * @param next the next instant at which waiting costs something; null for none
+     * @param lock the gate that shuts it, in one sentence; null for none
+     * @param impact in the units of the course's figure; null where it has none
+     * @param dropped whether it is dropped in the reading so far
      * @param files handed in, or lying ready in the draft
      */
     public record WorkView(
@@ -89,13 +132,26 @@ public record BoardView(
             @Nullable RedoView redo,
             int attemptsUsed,
             @Nullable Integer attemptsAllowed,
+            @Nullable String lock,
+            @Nullable String impact,
+            boolean dropped,
             int files) {}
 
-    /** @param limit what ends acceptance then; null where only full credit ends */
-    public record CostView(Instant at, Acceptance.@Nullable Limit limit) {}
+    /**
+     * @param limit what ends acceptance then; null where only points are lost
+     * @param lost of full marks, by waiting beyond that instant; 0 where nothing but the word "late" is
+     */
+    public record CostView(Instant at, Acceptance.@Nullable Limit limit, String lost) {}
 
-    /** @param points null where none may be shown */
-    public record ScoreView(ScoreShown.Mark mark, @Nullable String points, String possible) {}
+    /**
+     * @param points kept, after any late penalty; null where none may be shown
+     * @param raw before the penalty; null where nothing was taken off
+     */
+    public record ScoreView(
+            ScoreShown.Mark mark,
+            @Nullable String points,
+            @Nullable String raw,
+            String possible) {}
 
     /** @param latestBy null exactly when {@code count} is 0 */
     public record FeedbackView(

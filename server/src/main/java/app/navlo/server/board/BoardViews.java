@@ -60,7 +60,9 @@ public class BoardViews {
                 term == null
                         ? null
                         : new BoardView.TermView(term.name(), term.school(), term.firstDay(), term.lastDay()),
-                board.courses().values().stream().map(BoardViews::course).toList(),
+                board.courses().values().stream()
+                        .map(course -> course(board, course))
+                        .toList(),
                 board.entries().stream()
                         .map(entry -> WorkViews.of(entry, files(entry, handedIn, lyingReady)))
                         .toList(),
@@ -70,7 +72,7 @@ public class BoardViews {
                 nextChange(board));
     }
 
-    private static CourseView course(Course course) {
+    private static CourseView course(Board board, Course course) {
         Course.Details details = course.details();
         return new CourseView(
                 course.id(),
@@ -80,7 +82,8 @@ public class BoardViews {
                 details.teacher(),
                 details.colour(),
                 details.zone().getId(),
-                course.termId() == null);
+                course.termId() == null,
+                StandingViews.of(board, course));
     }
 
     static int files(Board.Entry entry, Map<Long, Integer> handedIn, Map<Long, Integer> lyingReady) {

@@ -1,7 +1,9 @@
 package app.navlo.server.board;
 
-import app.navlo.core.work.WorkState;
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
@@ -12,6 +14,9 @@ import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -38,43 +43,80 @@ public class Boards {
 
     /** @param zone the student's own, for when no term or course says another */
     public Board read(long student, ZoneId zone, Instant now) {
-        Set<Long> undone = changes.undone(student);
-        Map<Long, Course> standing = courses.all(student, undone);
-        Map<Long, Term> terms = courses.terms(student);
-        Map<Long, List<RecordedFact>> byWork = facts.all(student, undone);
-        List<Board.Entry> entries = works.all(student, undone, standing).values().stream()
-                .map(work -> entry(work, standing, terms, byWork.getOrDefault(work.id(), List.of()), now))
-                .toList();
-        return new Board(student, now, zone(zone, standing, terms), changes.last(student), standing, terms, entries);
+        Stored stored = stored(student);
+        Books books = stored.books(now);
+        Map<Long, CourseBook> byCourse = new LinkedHashMap<>();
+        List<Board.Entry> entries = new ArrayList<>();
+        for (long course : stored.courses().keySet()) {
+            CourseBook book = books.of(course);
+            byCourse.put(course, book);
+            book.findings().forEach(finding -> entries.add(stored.entry(book, finding)));
+        }
+        entries.sort(Comparator.comparingLong(entry -> entry.work().id()));
+        return new Board(
+                student,
+                now,
+                zone(zone, stored.courses(), stored.terms()),
+                changes.last(student),
+                stored.courses(),
+                stored.terms(),
+                byCourse,
+                entries);
     }
 
     /** @throws Refusal if the student has no such work */
-    public Board.Entry one(long student, long work, Instant now) {
+    public Board.Entry one(long student, long id, Instant now) {
+        Stored stored = stored(student);
+        Work work = stored.works().get(id);
+        if (work == null) {
+            throw Refusal.notFound("piece of work");
+        }
+        CourseBook book = stored.books(now).of(work.definition().courseId());
+        return stored.entry(book, book.finding(Long.toString(id)));
+    }
+
+    /**
+     * One course as it is, or as it would be under other rules.
+     *
+     * @param sheet null for the rules that it has
+     * @throws Refusal if the student has no such course
+     * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
+     */
+    public CourseBook course(long student, long course, @Nullable RuleSheet sheet, Instant now) {
+        Stored stored = stored(student);
+        Course found = stored.courses().get(course);
+        if (found == null) {
+            throw Refusal.notFound("course");
+        }
+        return stored.books(now).of(course, sheet == null ? found.rules() : sheet);
+    }
+
+    private Stored stored(long student) {
         Set<Long> undone = changes.undone(student);
         Map<Long, Course> standing = courses.all(student, undone);
-        Work found = works.find(student, work, undone, standing).orElseThrow(() -> Refusal.notFound("piece of work"));
-        return entry(found, standing, courses.terms(student), facts.of(student, work, undone), now);
+        return new Stored(
+                standing, courses.terms(student), works.all(student, undone, standing), facts.all(student, undone));
     }
 
-    private static Board.Entry entry(
-            Work work, Map<Long, Course> courses, Map<Long, Term> terms, List<RecordedFact> recorded, Instant now) {
-        Course course = courses.get(work.definition().courseId());
-        WorkState state = WorkState.of(
-                work.definition().item(work.id(), gradingClose(work, course, terms)),
-                recorded.stream().map(RecordedFact::fact).toList(),
-                false,
-                course.details().soon(),
-                now);
-        return new Board.Entry(work, course, recorded, state, now);
-    }
-
-    private static @Nullable Instant gradingClose(Work work, Course course, Map<Long, Term> terms) {
-        Term term = course.termId() == null ? null : terms.get(course.termId());
-        if (term == null) {
-            return null;
+    /** What the store has of a student. */
+    private record Stored(
+            Map<Long, Course> courses,
+            Map<Long, Term> terms,
+            Map<Long, Work> works,
+            Map<Long, List<RecordedFact>> facts) {
+        Books books(Instant now) {
+            return new Books(courses, terms, works.values(), facts, now);
         }
-        return term.closeFor(
-                work.definition().due() == null ? null : work.definition().due().instant());
+
+        Board.Entry entry(CourseBook book, Finding finding) {
+            Work work = works.get(Long.parseLong(finding.id()));
+            Course course = courses.get(work.definition().courseId());
+            return new Board.Entry(work, course, facts.getOrDefault(work.id(), List.of()), book, finding, this::title);
+        }
+
+        private String title(String work) {
+            return works.get(Long.parseLong(work)).definition().title();
+        }
     }
 
     private static ZoneId zone(ZoneId own, Map<Long, Course> courses, Map<Long, Term> terms) {

@@ -2,10 +2,12 @@ package app.navlo.server.board;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.FeedbackCount;
+import app.navlo.core.grade.Reading;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.PartsDone;
 import app.navlo.core.work.Redo;
+import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.FeedbackView;
@@ -13,17 +15,16 @@ import app.navlo.server.board.BoardView.PartsView;
 import app.navlo.server.board.BoardView.RedoView;
 import app.navlo.server.board.BoardView.ScoreView;
 import app.navlo.server.board.BoardView.WorkView;
+import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Work;
-import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** Writes a derived piece of work as it is sent. */
 public final class WorkViews {
-    private static final int DECIMALS_SENT = 6;
-
     private WorkViews() {}
 
     public static WorkView of(Board.Entry entry, int files) {
@@ -59,6 +60,9 @@ public final class WorkViews {
                 redo(state.redo()),
                 state.attemptsUsed(),
                 state.attemptsAllowed(),
+                lock(entry),
+                Figures.textOrNull(entry.finding().impact()),
+                entry.droppedIn().contains(Reading.SO_FAR),
                 files);
     }
 
@@ -67,15 +71,27 @@ public final class WorkViews {
     }
 
     public static CostView cost(Costs.CostDate cost) {
-        return new CostView(cost.at(), cost.limit());
+        return new CostView(cost.at(), cost.limit(), Figures.text(cost.lost()));
     }
 
     private static ScoreView score(Board.Entry entry) {
-        Rational points = entry.state().score().points();
+        ScoreShown shown = entry.state().score();
+        Rational kept = entry.finding().outcome().kept();
+        boolean isFinal = shown.mark() == ScoreShown.Mark.FINAL && kept != null;
+        Rational points = isFinal ? kept : shown.points();
+        Rational raw = isFinal ? entry.finding().outcome().keptRaw() : null;
         return new ScoreView(
-                entry.state().score().mark(),
-                points == null ? null : decimal(points),
-                decimal(entry.work().definition().marking().possible()));
+                shown.mark(),
+                Figures.textOrNull(points),
+                Objects.equals(raw, points) ? null : Figures.textOrNull(raw),
+                Figures.text(entry.work().definition().marking().possible()));
+    }
+
+    private static @Nullable String lock(Board.Entry entry) {
+        List<String> locks = entry.locks();
+        return locks.isEmpty()
+                ? null
+                : locks.get(0) + (locks.size() > 1 ? ", and " + (locks.size() - 1) + " more" : "");
     }
 
     private static FeedbackView feedback(FeedbackCount count) {
@@ -88,12 +104,5 @@ public final class WorkViews {
 
     private static @Nullable RedoView redo(@Nullable Redo redo) {
         return redo == null ? null : new RedoView(redo.kind(), redo.due(), redo.timing());
-    }
-
-    /** The shortest decimal that says it; thirds and the like are cut after six places. */
-    public static String decimal(Rational value) {
-        return value.toDecimal(DECIMALS_SENT, RoundingMode.HALF_UP)
-                .stripTrailingZeros()
-                .toPlainString();
     }
 }

@@ -98,22 +98,23 @@ final class DemoFacts {
             case TOKEN_USED -> Map.of("span_minutes", Objects.requireNonNull(file.hours()) * 60L);
             case SENT_BACK -> with(due(file.due()), "body", Objects.requireNonNull(file.why()));
             case RETURNED -> with(due(file.redo()), "asks_redo", file.redo() != null);
-            case SCORED ->
-                Map.of(
-                        "attempt",
-                        attempt(file),
-                        "points",
-                        Objects.requireNonNull(file.points()),
-                        "is_final",
-                        !file.provisional(),
-                        "is_posted",
-                        !file.hidden());
+            case SCORED -> score(file);
             case EXCUSED -> Map.of("stands", true);
             case FLAGGED -> Map.of("flag", Objects.requireNonNull(file.flag()).name());
             case EXTENSION_GRANTED -> due(file.due());
             case COMMENTED -> comment(file);
             default -> Map.of();
         };
+    }
+
+    private Map<String, Object> score(FactFile file) {
+        Map<String, Object> columns = new HashMap<>();
+        columns.put("attempt", attempt(file));
+        columns.put("points", Objects.requireNonNull(file.points()));
+        columns.put("points_by_due", file.byDue());
+        columns.put("is_final", !file.provisional());
+        columns.put("is_posted", !file.hidden());
+        return columns;
     }
 
     private static Map<String, Object> comment(FactFile file) {

@@ -5,6 +5,8 @@ import app.navlo.core.work.Flag;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.account.Role;
+import app.navlo.server.rules.LateSheet;
+import app.navlo.server.rules.RuleSheet;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -59,8 +61,25 @@ final class DemoFiles {
 
             String teacher,
             String colour,
-            @Nullable Integer cutoffHours,
+            @Nullable RuleSheet rules,
+            @Nullable List<ThresholdFile> thresholds,
             List<WorkFile> works) {}
+
+    /** A score that a piece of work, by its title, must reach in a course of completion. */
+    record ThresholdFile(String work, String percent) {}
+
+    /**
+     * What shuts a piece of work; what isn't used is null. Other work is named by its title and stands before it.
+     *
+     * @param done work that must be done
+     * @param reach work that must reach {@code percent}
+     * @param unit all of which must be done
+     */
+    record GateFile(
+            @Nullable String done,
+            @Nullable String reach,
+            @Nullable String percent,
+            @Nullable String unit) {}
 
     record WorkFile(
             String title,
@@ -72,7 +91,10 @@ final class DemoFiles {
             @Nullable String opens,
             @Nullable String due,
             @Nullable String closes,
-            @Nullable Integer cutoffHours,
+            @Nullable LateSheet late,
+            @Nullable List<GateFile> gates,
+            @Nullable List<String> standards,
+            boolean extra,
             @Nullable BigDecimal pass,
             @Nullable Integer attempts,
             @Nullable KeptScore kept,
@@ -104,6 +126,7 @@ final class DemoFiles {
      * One thing that happened.
      *
      * @param did in a word or two, as in "handed in"
+     * @param byDue the part of the points that stood at the due; null for none of them
      * @param by who it was; null for the student or the teacher, whichever the deed is of
      * @param system whether a program did it
      * @param say the words of a comment or a post; with a score or return, a comment made with it
@@ -121,6 +144,7 @@ final class DemoFiles {
             @Nullable String text,
             @Nullable String note,
             @Nullable BigDecimal points,
+            @Nullable BigDecimal byDue,
             boolean provisional,
             boolean hidden,
             @Nullable String why,

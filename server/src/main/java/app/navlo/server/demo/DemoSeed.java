@@ -11,6 +11,10 @@ import app.navlo.server.demo.DemoFiles.CourseFile;
 import app.navlo.server.demo.DemoFiles.PersonFile;
 import app.navlo.server.demo.DemoFiles.School;
 import app.navlo.server.demo.DemoFiles.WorkFile;
+import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.GateSheet;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
@@ -25,7 +29,6 @@ import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import java.time.DayOfWeek;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
@@ -145,8 +148,8 @@ class DemoSeed {
                         Objects.requireNonNullElse(file.shortName(), file.name()),
                         file.teacher(),
                         times.zone(),
-                        file.colour(),
-                        Course.DEFAULT_SOON_HOURS));
+                        file.colour()));
+        Map<String, Long> ids = new HashMap<>();
         for (WorkFile work : file.works()) {
             long id = works.add(new Works.NewWork(
                     student,
@@ -154,13 +157,15 @@ class DemoSeed {
                     Work.Origin.SCHOOL,
                     file.name() + "/" + work.title(),
                     null,
-                    definition(course, file, work, times),
+                    definition(course, work, times, ids),
                     Objects.requireNonNullElse(work.instructions(), "").strip()));
+            ids.put(work.title(), id);
             work.facts().stream()
                     .sorted(Comparator.comparing(fact -> times.at(fact.at())))
                     .forEach(fact -> demoFacts.add(id, file.teacher(), fact));
             layReady(student, id, work, times, demoFacts);
         }
+        courses.setRules(course, change, rules(file, ids));
     }
 
     /** What was begun or taken back and not handed in since lies ready. */
@@ -179,8 +184,7 @@ class DemoSeed {
         }
     }
 
-    private static Work.Definition definition(long course, CourseFile file, WorkFile work, DemoTimes times) {
-        Integer cutoff = work.cutoffHours() == null ? file.cutoffHours() : work.cutoffHours();
+    private static Work.Definition definition(long course, WorkFile work, DemoTimes times, Map<String, Long> ids) {
         WorkKind kind = Objects.requireNonNullElse(work.kind(), WorkKind.ASSIGNMENT);
         return new Work.Definition(
                 course,
@@ -197,12 +201,60 @@ class DemoSeed {
                 times.atOrNull(work.opens()),
                 times.deadline(work.due()),
                 times.deadline(work.closes()),
-                cutoff == null ? null : Duration.ofHours(cutoff),
                 work.attempts(),
                 work.parts(),
                 redo(work.redo(), times),
                 work.effort(),
-                takes(work.takes()));
+                takes(work.takes()),
+                new WorkSheet(
+                        work.late(),
+                        Objects.requireNonNullElse(work.gates(), List.<DemoFiles.GateFile>of()).stream()
+                                .map(gate -> gate(gate, ids))
+                                .toList(),
+                        work.standards(),
+                        work.extra()));
+    }
+
+    private static GateSheet gate(DemoFiles.GateFile gate, Map<String, Long> ids) {
+        if (gate.unit() != null) {
+            return new GateSheet(GateSheet.Kind.UNIT, null, null, null, gate.unit());
+        }
+        return gate.done() != null
+                ? new GateSheet(GateSheet.Kind.DONE, null, id(ids, gate.done()), null, null)
+                : new GateSheet(GateSheet.Kind.PERCENT, null, id(ids, gate.reach()), gate.percent(), null);
+    }
+
+    private static long id(Map<String, Long> ids, @Nullable String title) {
+        Long id = ids.get(title);
+        if (id == null) {
+            throw new IllegalArgumentException("the demo names '" + title + "' before it is there");
+        }
+        return id;
+    }
+
+    /** The thresholds name work by its title in the file, and by its number in the store. */
+    private static RuleSheet rules(CourseFile file, Map<String, Long> ids) {
+        RuleSheet written = Objects.requireNonNullElse(file.rules(), RuleSheet.UNKNOWN);
+        if (file.thresholds() == null) {
+            return written;
+        }
+        GradeSheet grade = written.grade();
+        return new RuleSheet(
+                written.soonHours(),
+                written.late(),
+                written.leeway(),
+                new GradeSheet(
+                        grade.kind(),
+                        grade.categories(),
+                        grade.standards(),
+                        grade.noneBelow(),
+                        file.thresholds().stream()
+                                .map(one -> new GradeSheet.ThresholdSheet(id(ids, one.work()), one.percent()))
+                                .toList(),
+                        grade.letters(),
+                        grade.decimals()),
+                written.ordered(),
+                written.paceCap());
     }
 
     private static @Nullable RedoRule redo(DemoFiles.@Nullable RedoFile redo, DemoTimes times) {

@@ -12,6 +12,7 @@ import app.navlo.formats.ical.CalendarEntry;
 import app.navlo.server.board.Board;
 import app.navlo.server.link.ImportPlan.Row;
 import app.navlo.server.link.ImportPlan.Status;
+import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.store.Calendars.KnownEvent;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Sha256;
@@ -143,8 +144,8 @@ final class ImportPlanner {
                 null,
                 null,
                 null,
-                null,
-                Work.Takes.ANYTHING);
+                Work.Takes.ANYTHING,
+                WorkSheet.PLAIN);
     }
 
     private Row knownRow(CalendarEntry entry, Board.Entry standing) {

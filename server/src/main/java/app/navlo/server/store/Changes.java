@@ -16,6 +16,9 @@ import org.springframework.stereotype.Repository;
 /** The log of changes. What a change brought counts as long as no change that stands undoes it. */
 @Repository
 public class Changes {
+    /** The source of what a person typed in or did here. */
+    public static final String TYPED_IN = "typed in";
+
     private final JdbcClient db;
 
     Changes(JdbcClient db) {

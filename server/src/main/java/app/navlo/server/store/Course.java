@@ -1,6 +1,6 @@
 package app.navlo.server.store;
 
-import java.time.Duration;
+import app.navlo.server.rules.RuleSheet;
 import java.time.ZoneId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -10,22 +10,14 @@ import org.jspecify.annotations.Nullable;
  *
  * @param version the last change that touched it
  * @param termId null for a course outside any term
+ * @param rules as they were last written down
  */
 public record Course(
-        long id, long version, int position, @Nullable Long termId, Details details) {
+        long id, long version, int position, @Nullable Long termId, Details details, RuleSheet rules) {
 
-    /**
-     * @param colour one of the names in {@link #COLOURS}
-     * @param soonHours the span before a due in which work is "due soon"
-     */
+    /** @param colour one of the names in {@link #COLOURS} */
     public record Details(
-            String name, String shortName, @Nullable String teacher, ZoneId zone, String colour, int soonHours) {
-        public Duration soon() {
-            return Duration.ofHours(soonHours);
-        }
-    }
-
-    public static final int DEFAULT_SOON_HOURS = 48;
+            String name, String shortName, @Nullable String teacher, ZoneId zone, String colour) {}
 
     public static final List<String> COLOURS =
             List.of("umber", "fern", "plum", "slate", "olive", "teal", "brick", "indigo");

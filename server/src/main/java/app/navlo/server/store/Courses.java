@@ -1,13 +1,16 @@
 package app.navlo.server.store;
 
+import app.navlo.server.rules.RuleSheet;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -19,17 +22,20 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class Courses {
     private final JdbcClient db;
+    private final Sheets sheets;
 
-    Courses(JdbcClient db) {
+    Courses(JdbcClient db, Sheets sheets) {
         this.db = db;
+        this.sheets = sheets;
     }
 
     /** By number, in the student's order; the revision that stands last is the one that holds. */
     public Map<Long, Course> all(long student, Set<Long> undone) {
+        Map<Long, RuleSheet> rules = rules(student, undone);
         Map<Long, Course> latest = new LinkedHashMap<>();
         db.sql("""
                 SELECT c.id, c.version, c.position, c.term_id, r.change_id, r.gone, r.name, r.short_name, r.teacher,
-                       r.zone, r.colour, r.soon_hours
+                       r.zone, r.colour
                 FROM course c JOIN course_revision r ON r.course_id = c.id
                 WHERE c.student_id = :student
                 ORDER BY c.position, c.id, r.id
@@ -40,13 +46,13 @@ public class Courses {
             if (row.getBoolean("gone")) {
                 latest.remove(row.getLong("id"));
             } else {
-                latest.put(row.getLong("id"), course(row));
+                latest.put(row.getLong("id"), course(row, rules.getOrDefault(row.getLong("id"), RuleSheet.UNKNOWN)));
             }
         });
         return latest;
     }
 
-    private static Course course(ResultSet row) throws SQLException {
+    private static Course course(ResultSet row, RuleSheet rules) throws SQLException {
         return new Course(
                 row.getLong("id"),
                 row.getLong("version"),
@@ -57,8 +63,25 @@ public class Courses {
                         row.getString("short_name"),
                         row.getString("teacher"),
                         ZoneId.of(row.getString("zone")),
-                        row.getString("colour"),
-                        row.getInt("soon_hours")));
+                        row.getString("colour")),
+                rules);
+    }
+
+    private Map<Long, RuleSheet> rules(long student, Set<Long> undone) {
+        Map<Long, String> latest = new HashMap<>();
+        db.sql("""
+                SELECT r.course_id, r.change_id, r.rules
+                FROM course_rules r JOIN course c ON c.id = r.course_id
+                WHERE c.student_id = :student
+                ORDER BY r.id
+                """).param("student", student).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                latest.put(row.getLong("course_id"), row.getString("rules"));
+            }
+        });
+        Map<Long, RuleSheet> rules = new HashMap<>();
+        latest.forEach((course, text) -> rules.put(course, sheets.read(text, RuleSheet.class)));
+        return rules;
     }
 
     public long add(long student, @Nullable Long termId, long change, Course.Details details) {
@@ -79,9 +102,8 @@ public class Courses {
 
     public void revise(long course, long change, Course.Details details) {
         db.sql("""
-                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, zone, colour,
-                                             soon_hours)
-                VALUES (:course, :change, FALSE, :name, :short, :teacher, :zone, :colour, :soon)
+                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, zone, colour)
+                VALUES (:course, :change, FALSE, :name, :short, :teacher, :zone, :colour)
                 """)
                 .param("course", course)
                 .param("change", change)
@@ -90,8 +112,37 @@ public class Courses {
                 .param("teacher", details.teacher())
                 .param("zone", details.zone().getId())
                 .param("colour", details.colour())
-                .param("soon", details.soonHours())
                 .update();
+    }
+
+    /** The course's rules as they are written down from now on. */
+    public void setRules(long course, long change, RuleSheet rules) {
+        db.sql("INSERT INTO course_rules (course_id, change_id, rules) VALUES (:course, :change, :rules)")
+                .param("course", course)
+                .param("change", change)
+                .param("rules", sheets.write(rules))
+                .update();
+    }
+
+    /** Locks the course until the transaction ends, and says the last change that touched it. */
+    public Optional<Long> lock(long student, long course) {
+        return db.sql("SELECT version FROM course WHERE id = :course AND student_id = :student FOR UPDATE")
+                .param("course", course)
+                .param("student", student)
+                .query(Long.class)
+                .optional();
+    }
+
+    /** The changes since {@code change} that brought the course another revision or other rules. */
+    public List<Long> changesSince(long course, long change) {
+        return db.sql("""
+                SELECT change_id FROM course_revision WHERE course_id = :course AND change_id > :change
+                UNION SELECT change_id FROM course_rules WHERE course_id = :course AND change_id > :change
+                """)
+                .param("course", course)
+                .param("change", change)
+                .query(Long.class)
+                .list();
     }
 
     public void touch(long course, long change) {
@@ -102,10 +153,10 @@ public class Courses {
     }
 
     public List<Long> touchedBy(long change) {
-        return db.sql("SELECT DISTINCT course_id FROM course_revision WHERE change_id = :change")
-                .param("change", change)
-                .query(Long.class)
-                .list();
+        return db.sql("""
+                SELECT course_id FROM course_revision WHERE change_id = :change
+                UNION SELECT course_id FROM course_rules WHERE change_id = :change
+                """).param("change", change).query(Long.class).list();
     }
 
     /** Terms of a student by number, the latest first. */

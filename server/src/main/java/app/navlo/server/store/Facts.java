@@ -49,7 +49,7 @@ public class Facts {
         Map<Long, List<RecordedFact>> byWork = new LinkedHashMap<>();
         db.sql("""
                 SELECT f.id, f.change_id, f.work_id, f.kind, f.happened_at, f.learnt_at, f.actor, f.actor_name,
-                       c.source, f.attempt, f.content, f.part, f.body, f.points, f.is_final, f.is_posted, f.stands,
+                       c.source, f.attempt, f.content, f.part, f.body, f.points, f.points_by_due, f.is_final, f.is_posted, f.stands,
                        f.flag, f.asks_redo, f.due_at, f.due_day, f.due_zone, f.span_minutes, f.is_private, f.in_file
                 FROM fact f JOIN change c ON c.id = f.change_id
                 WHERE f.student_id = :student AND (:only = -1 OR f.work_id = :only)
@@ -91,6 +91,7 @@ public class Facts {
                         stamp,
                         row.getInt("attempt"),
                         Rows.exact(row, "points"),
+                        Rows.exactOrNull(row, "points_by_due"),
                         row.getBoolean("is_final"),
                         row.getBoolean("is_posted"));
             case EXCUSED -> new Fact.Excused(stamp, row.getBoolean("stands"));
@@ -136,6 +137,7 @@ public class Facts {
             "part",
             "body",
             "points",
+            "points_by_due",
             "is_final",
             "is_posted",
             "stands",
@@ -167,10 +169,10 @@ public class Facts {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
                 INSERT INTO fact (change_id, student_id, work_id, kind, happened_at, learnt_at, actor, actor_name,
-                                  attempt, content, part, body, points, is_final, is_posted, stands, flag, asks_redo,
+                                  attempt, content, part, body, points, points_by_due, is_final, is_posted, stands, flag, asks_redo,
                                   due_at, due_day, due_zone, span_minutes, is_private, in_file)
                 VALUES (:change, :student, :work, :kind, :happened, :learnt, :actor, :actorName,
-                        :attempt, :content, :part, :body, :points, :is_final, :is_posted, :stands, :flag, :asks_redo,
+                        :attempt, :content, :part, :body, :points, :points_by_due, :is_final, :is_posted, :stands, :flag, :asks_redo,
                         :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file)
                 """).params(params).update(key, "id");
         return key.getKeyAs(Long.class);

@@ -1,11 +1,14 @@
 package app.navlo.server.store;
 
+import app.navlo.core.close.GradingPeriods;
+import app.navlo.core.time.SchoolCalendar;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
+import java.util.Set;
 
 /**
  * A term with its days off and grading closes.
@@ -34,15 +37,16 @@ public record Term(
                 .toList();
     }
 
-    /** The close that work due then falls under: the first at or after it; of undated work the last. Null for none. */
-    public @Nullable Instant closeFor(@Nullable Instant due) {
-        if (closes.isEmpty()) {
-            return null;
-        }
-        return closes.stream()
-                .map(GradingPeriod::closesAt)
-                .filter(close -> due != null && !close.isBefore(due))
-                .findFirst()
-                .orElse(closes.get(closes.size() - 1).closesAt());
+    /** The days on which school is held, in the zone of a course. */
+    public SchoolCalendar calendar(ZoneId courseZone) {
+        Set<LocalDate> holidays = new HashSet<>();
+        daysOff.forEach(off -> off.first().datesUntil(off.last().plusDays(1)).forEach(holidays::add));
+        return SchoolCalendar.weekdays(courseZone, holidays);
+    }
+
+    public GradingPeriods periods() {
+        return new GradingPeriods(closes.stream()
+                .map(close -> new GradingPeriods.Period(close.name(), close.closesAt()))
+                .toList());
     }
 }

@@ -4,7 +4,7 @@ import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
-import java.time.Duration;
+import app.navlo.server.rules.WorkSheet;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -26,7 +26,6 @@ public record Work(
     }
 
     /**
-     * @param cutoff late work is taken for so long after the due; null for no limit
      * @param effortMinutes null where nobody has estimated it
      */
     public record Definition(
@@ -41,12 +40,12 @@ public record Work(
             @Nullable Instant opensAt,
             @Nullable Deadline due,
             @Nullable Deadline closesAt,
-            @Nullable Duration cutoff,
             @Nullable Integer attemptsAllowed,
             WorkItem.@Nullable Parts parts,
             @Nullable RedoRule redo,
             @Nullable Integer effortMinutes,
-            Takes takes) {
+            Takes takes,
+            WorkSheet rules) {
 
         /** The same with what its source now tells; what others added stays. */
         public Definition retold(String newTitle, @Nullable Instant newOpensAt, @Nullable Deadline newDue) {
@@ -62,12 +61,12 @@ public record Work(
                     newOpensAt,
                     newDue,
                     closesAt,
-                    cutoff,
                     attemptsAllowed,
                     parts,
                     redo,
                     effortMinutes,
-                    takes);
+                    takes,
+                    rules);
         }
 
         public Definition inCourse(long course) {
@@ -83,15 +82,16 @@ public record Work(
                     opensAt,
                     due,
                     closesAt,
-                    cutoff,
                     attemptsAllowed,
                     parts,
                     redo,
                     effortMinutes,
-                    takes);
+                    takes,
+                    rules);
         }
 
-        public WorkItem item(long id, @Nullable Instant gradingClose) {
+        /** Without the cut-off and the grading close, which its course knows. */
+        public WorkItem item(long id) {
             return new WorkItem(
                     Long.toString(id),
                     title,
@@ -99,7 +99,7 @@ public record Work(
                     required,
                     expectsHandIn,
                     marking,
-                    new WorkItem.Schedule(opensAt, due, closesAt, cutoff, gradingClose),
+                    new WorkItem.Schedule(opensAt, due, closesAt, null, null),
                     attemptsAllowed,
                     parts,
                     redo);

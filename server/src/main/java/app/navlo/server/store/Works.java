@@ -4,9 +4,9 @@ import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
+import app.navlo.server.rules.WorkSheet;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.time.Duration;
 import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,9 +25,11 @@ public class Works {
     private static final int ANY_WORK = -1;
 
     private final JdbcClient db;
+    private final Sheets sheets;
 
-    Works(JdbcClient db) {
+    Works(JdbcClient db, Sheets sheets) {
         this.db = db;
+        this.sheets = sheets;
     }
 
     /** By number, in the order in which they were added. Work whose course is gone is left out. */
@@ -44,10 +46,10 @@ public class Works {
         db.sql("""
                 SELECT w.id, w.version, w.origin, w.origin_key, r.change_id, r.gone, r.course_id, r.title, r.kind,
                        r.unit, r.category, r.required, r.expects_hand_in, r.possible, r.pass_percent, r.kept,
-                       r.opens_at, r.due_at, r.due_day, r.closes_at, r.closes_day, r.cutoff_minutes,
+                       r.opens_at, r.due_at, r.due_day, r.closes_at, r.closes_day,
                        r.attempts_allowed, r.posts_wanted, r.replies_wanted, r.redo_allowed, r.redo_until,
                        r.redo_needs_reopening, r.effort_minutes, r.takes_files, r.takes_text, r.takes_done,
-                       r.file_types, r.max_files, r.max_file_bytes
+                       r.file_types, r.max_files, r.max_file_bytes, r.rules
                 FROM work w JOIN work_revision r ON r.work_id = w.id
                 WHERE w.student_id = :student AND (:only = -1 OR w.id = :only)
                 ORDER BY w.id, r.id
@@ -65,7 +67,7 @@ public class Works {
         return latest;
     }
 
-    private static Work work(ResultSet row, ZoneId zone) throws SQLException {
+    private Work work(ResultSet row, ZoneId zone) throws SQLException {
         return new Work(
                 row.getLong("id"),
                 row.getLong("version"),
@@ -74,8 +76,7 @@ public class Works {
                 definition(row, zone));
     }
 
-    private static Work.Definition definition(ResultSet row, ZoneId zone) throws SQLException {
-        Long cutoff = Rows.longOrNull(row, "cutoff_minutes");
+    private Work.Definition definition(ResultSet row, ZoneId zone) throws SQLException {
         return new Work.Definition(
                 row.getLong("course_id"),
                 row.getString("title"),
@@ -91,14 +92,19 @@ public class Works {
                 Rows.instantOrNull(row, "opens_at"),
                 Rows.deadlineOrNull(row, "due", zone),
                 Rows.deadlineOrNull(row, "closes", zone),
-                cutoff == null ? null : Duration.ofMinutes(cutoff),
                 Rows.integerOrNull(row, "attempts_allowed"),
                 parts(row),
                 row.getBoolean("redo_allowed")
                         ? new RedoRule(Rows.instantOrNull(row, "redo_until"), row.getBoolean("redo_needs_reopening"))
                         : null,
                 Rows.integerOrNull(row, "effort_minutes"),
-                takes(row));
+                takes(row),
+                rules(row));
+    }
+
+    private WorkSheet rules(ResultSet row) throws SQLException {
+        String text = row.getString("rules");
+        return text == null ? WorkSheet.PLAIN : sheets.read(text, WorkSheet.class);
     }
 
     private static WorkItem.@Nullable Parts parts(ResultSet row) throws SQLException {
@@ -167,16 +173,16 @@ public class Works {
         db.sql("""
                 INSERT INTO work_revision (
                     work_id, change_id, gone, course_id, title, kind, unit, category, required, expects_hand_in,
-                    possible, pass_percent, kept, opens_at, due_at, due_day, closes_at, closes_day, cutoff_minutes,
+                    possible, pass_percent, kept, opens_at, due_at, due_day, closes_at, closes_day,
                     attempts_allowed, posts_wanted, replies_wanted, redo_allowed, redo_until, redo_needs_reopening,
                     effort_minutes, instructions, takes_files, takes_text, takes_done, file_types, max_files,
-                    max_file_bytes)
+                    max_file_bytes, rules)
                 VALUES (
                     :work, :change, :gone, :course, :title, :kind, :unit, :category, :required, :expects,
-                    :possible, :pass, :kept, :opens, :dueAt, :dueDay, :closesAt, :closesDay, :cutoff,
+                    :possible, :pass, :kept, :opens, :dueAt, :dueDay, :closesAt, :closesDay,
                     :attempts, :posts, :replies, :redo, :redoUntil, :redoReopening,
                     :effort, :instructions, :files, :text, :done, :types, :maxFiles,
-                    :maxBytes)
+                    :maxBytes, :rules)
                 """)
                 .param("work", work)
                 .param("change", change)
@@ -196,7 +202,6 @@ public class Works {
                 .param("dueDay", Rows.day(d.due()))
                 .param("closesAt", Rows.at(d.closesAt()))
                 .param("closesDay", Rows.day(d.closesAt()))
-                .param("cutoff", d.cutoff() == null ? null : d.cutoff().toMinutes())
                 .param("attempts", d.attemptsAllowed())
                 .param("posts", parts == null ? null : parts.posts())
                 .param("replies", parts == null ? null : parts.replies())
@@ -211,6 +216,7 @@ public class Works {
                 .param("types", String.join(",", takes.fileTypes()))
                 .param("maxFiles", takes.maxFiles())
                 .param("maxBytes", takes.maxFileBytes())
+                .param("rules", d.rules().equals(WorkSheet.PLAIN) ? null : sheets.write(d.rules()))
                 .update();
     }
 

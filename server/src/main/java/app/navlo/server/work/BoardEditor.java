@@ -3,6 +3,7 @@ package app.navlo.server.work;
 import app.navlo.server.board.Board;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
@@ -57,7 +58,7 @@ class BoardEditor {
     public Edited addWork(Writer writer, WorkForm form) {
         return once(writer, "add work " + form, () -> {
             Work.Definition definition =
-                    form.definition(course(writer, form.courseId()).zone(), Work.Takes.ANYTHING);
+                    form.definition(course(writer, form.courseId()).zone(), Work.Takes.ANYTHING, WorkSheet.PLAIN);
             long change = desk.change(writer, ChangeKind.ADD_WORK, "Added " + definition.title());
             long id = works.add(new Works.NewWork(
                     writer.student(), change, Work.Origin.TYPED, null, null, definition, form.instructions()));
@@ -72,7 +73,8 @@ class BoardEditor {
             Board.Entry entry = typedIn(writer, work);
             Work.Definition definition = form.definition(
                     course(writer, form.courseId()).zone(),
-                    entry.work().definition().takes());
+                    entry.work().definition().takes(),
+                    entry.work().definition().rules());
             long change = desk.change(writer, ChangeKind.EDIT_WORK, "Changed " + definition.title());
             works.revise(work, change, definition, form.instructions(), false);
             desk.touch(writer, work, change);

@@ -43,7 +43,6 @@ public record CourseForm(
                 plain.length() <= SHORT ? plain : plain.substring(0, SHORT),
                 teacher == null || teacher.isBlank() ? null : teacher.strip(),
                 parsed,
-                colour,
-                Course.DEFAULT_SOON_HOURS);
+                colour);
     }
 }

@@ -57,7 +57,7 @@ public class EditController {
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody CourseForm form) {
-        return EditedView.of(editor.addCourse(WorkController.writer(student, person, null, key), form));
+        return EditedView.of(editor.addCourse(Writer.of(student, person, null, key), form));
     }
 
     @PostMapping("/works")
@@ -67,7 +67,7 @@ public class EditController {
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody WorkForm form) {
-        return EditedView.of(editor.addWork(WorkController.writer(student, person, null, key), form));
+        return EditedView.of(editor.addWork(Writer.of(student, person, null, key), form));
     }
 
     @PutMapping("/works/{work}")
@@ -78,7 +78,7 @@ public class EditController {
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody WorkForm form) {
-        return EditedView.of(editor.editWork(WorkController.writer(student, person, version, key), work, form));
+        return EditedView.of(editor.editWork(Writer.of(student, person, version, key), work, form));
     }
 
     @DeleteMapping("/works/{work}")
@@ -88,7 +88,7 @@ public class EditController {
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key) {
-        return EditedView.of(editor.removeWork(WorkController.writer(student, person, version, key), work));
+        return EditedView.of(editor.removeWork(Writer.of(student, person, version, key), work));
     }
 
     /** The latest changes, newest first. */
@@ -112,6 +112,6 @@ public class EditController {
     @ResponseStatus(HttpStatus.CREATED)
     public EditedView undo(
             @PathVariable long student, @PathVariable long change, @AuthenticationPrincipal Person person) {
-        return new EditedView(undo.undo(WorkController.writer(student, person, null, null), change), change);
+        return new EditedView(undo.undo(Writer.of(student, person, null, null), change), change);
     }
 }

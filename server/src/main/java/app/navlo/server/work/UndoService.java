@@ -68,7 +68,7 @@ public class UndoService {
         Change target = root(change);
         Set<Long> touched = touchedWorks(target);
         touched.forEach(work -> works.lock(writer.student(), work));
-        refuseIfBuiltUpon(touched, id, undone);
+        refuseIfBuiltUpon(touched, change, undone);
         if (change.kind() == ChangeKind.HAND_IN && !recordsAttempt(writer, change)) {
             return handIns.withdraw(
                             new Writer(writer.student(), writer.person(), writer.name(), null, null),
@@ -88,7 +88,7 @@ public class UndoService {
                         writer.person(),
                         ChangeKind.UNDO,
                         desk.now(),
-                        WorkDesk.TYPED_IN,
+                        Changes.TYPED_IN,
                         "Undid: " + change.summary()),
                 change.id());
         touched.forEach(work -> works.touch(work, undo));
@@ -114,13 +114,17 @@ public class UndoService {
         return touched;
     }
 
-    private void refuseIfBuiltUpon(Set<Long> touched, long id, Set<Long> undone) {
+    private void refuseIfBuiltUpon(Set<Long> touched, Change change, Set<Long> undone) {
         List<Long> later = new ArrayList<>();
-        touched.forEach(work -> later.addAll(works.changesSince(work, id)));
+        touched.forEach(work -> later.addAll(works.changesSince(work, change.id())));
+        if (root(change).kind() == ChangeKind.EDIT_COURSE) {
+            courses.touchedBy(root(change).id())
+                    .forEach(course -> later.addAll(courses.changesSince(course, change.id())));
+        }
         later.removeAll(undone);
         if (!later.isEmpty()) {
             throw Refusal.conflict(
-                    "Something was done to the same work since then",
+                    "Something was done to the same since then",
                     "Undo that first, or leave this as it is. Nothing was changed.");
         }
     }

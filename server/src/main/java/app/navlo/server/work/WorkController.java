@@ -78,7 +78,7 @@ public class WorkController {
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @Valid @RequestBody DraftText draft) {
-        drafts.saveText(writer(student, person, null, null), work, draft.text());
+        drafts.saveText(Writer.of(student, person, null, null), work, draft.text());
         return details.read(student, work);
     }
 
@@ -93,7 +93,7 @@ public class WorkController {
         try {
             file.transferTo(copy);
             String name = Objects.requireNonNullElse(file.getOriginalFilename(), "file");
-            drafts.addFile(writer(student, person, null, null), work, name, copy);
+            drafts.addFile(Writer.of(student, person, null, null), work, name, copy);
         } finally {
             java.nio.file.Files.deleteIfExists(copy);
         }
@@ -106,7 +106,7 @@ public class WorkController {
             @PathVariable long work,
             @PathVariable long file,
             @AuthenticationPrincipal Person person) {
-        drafts.removeFile(writer(student, person, null, null), work, file);
+        drafts.removeFile(Writer.of(student, person, null, null), work, file);
         return details.read(student, work);
     }
 
@@ -119,7 +119,7 @@ public class WorkController {
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody HandInService.HandIn request) {
-        HandInService.Done done = handIns.handIn(writer(student, person, version, key), work, request);
+        HandInService.Done done = handIns.handIn(Writer.of(student, person, version, key), work, request);
         return new HandedIn(done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
     }
 
@@ -131,7 +131,7 @@ public class WorkController {
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key) {
-        HandInService.Done done = handIns.withdraw(writer(student, person, version, key), work);
+        HandInService.Done done = handIns.withdraw(Writer.of(student, person, version, key), work);
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
@@ -144,14 +144,15 @@ public class WorkController {
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody Post post) {
-        HandInService.Done done = handIns.post(writer(student, person, version, key), work, post.part(), post.text());
+        HandInService.Done done =
+                handIns.post(Writer.of(student, person, version, key), work, post.part(), post.text());
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
     @PostMapping("/read-mark")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     public void markRead(@PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
-        handIns.markRead(writer(student, person, null, null), work);
+        handIns.markRead(Writer.of(student, person, null, null), work);
     }
 
     @GetMapping("/hand-ins/{handIn}")
@@ -185,23 +186,5 @@ public class WorkController {
                         .toString());
         response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
         files.copy(file.sha256(), response.getOutputStream());
-    }
-
-    static Writer writer(long student, Person person, @Nullable String version, @Nullable String key) {
-        if (key != null && (key.isBlank() || key.length() > 100)) {
-            throw Refusal.invalid("Idempotency-Key", "It must have 1 to 100 characters.");
-        }
-        return new Writer(student, person.id(), person.name(), version(version), key);
-    }
-
-    private static @Nullable Long version(@Nullable String header) {
-        if (header == null) {
-            return null;
-        }
-        String plain = header.strip().replace("\"", "");
-        if (!plain.matches("\\d{1,18}")) {
-            throw Refusal.invalid("If-Match", "It must be the version that the page showed, a whole number.");
-        }
-        return Long.valueOf(plain);
     }
 }

@@ -18,8 +18,6 @@ import org.springframework.stereotype.Component;
 /** What every write to a piece of work does: lock it, see that it is as the writer saw it, add, tell open pages. */
 @Component
 class WorkDesk {
-    static final String TYPED_IN = "typed in";
-
     private final Works works;
     private final Boards boards;
     private final Changes changes;
@@ -51,7 +49,8 @@ class WorkDesk {
     }
 
     long change(Writer writer, ChangeKind kind, String summary) {
-        return changes.add(new Changes.NewChange(writer.student(), writer.person(), kind, now(), TYPED_IN, summary));
+        return changes.add(
+                new Changes.NewChange(writer.student(), writer.person(), kind, now(), Changes.TYPED_IN, summary));
     }
 
     /** Adds a fact that the student makes now, and marks the work as changed. */

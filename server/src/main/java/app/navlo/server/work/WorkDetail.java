@@ -1,5 +1,6 @@
 package app.navlo.server.work;
 
+import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Actor;
@@ -9,6 +10,7 @@ import app.navlo.core.work.Timing;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.WorkView;
+import app.navlo.server.rules.GradeSheet;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -18,6 +20,7 @@ import org.jspecify.annotations.Nullable;
  * A piece of work as it opens beside a view.
  *
  * @param costs instants ahead at which waiting costs something, soonest first
+ * @param worth what it does to the course, and what stands between it and its points
  * @param life what happened, in order
  * @param handIns every one, the latest first
  * @param whyNot why nothing can be handed in now; null when it can
@@ -33,6 +36,7 @@ public record WorkDetail(
         @Nullable Instant acceptanceEnds,
         Acceptance.@Nullable Limit acceptanceEndedBy,
         List<CostView> costs,
+        WorthView worth,
         List<LifeLine> life,
         List<Receipt> handIns,
         DraftView draft,
@@ -52,6 +56,38 @@ public record WorkDetail(
                     Sentences.write(because.move(), zone));
         }
     }
+
+    /**
+     * What it does to the course, and what stands between it and its points. Sentences are whole.
+     *
+     * @param policy what lateness costs here
+     * @param penalty what lateness has taken off so far, or would take off a hand-in now; null where none is to come
+     * @param locks the gates that shut it, each with how far off it is
+     * @param safeBy null without a grading close, or with nothing to hand in
+     * @param checkIt why it should be asked about; empty if there is no reason
+     * @param expectedPercent before any penalty; null where it never counts or has its final score
+     * @param expectedPoints after the penalty it would bear
+     * @param impact in the units of {@code unit}; null where it has none
+     * @param droppedIn the readings that drop it
+     * @param extension whether one may be asked for, and until when
+     * @param tokens whether one may be used, and until when; null where the course has none
+     */
+    public record WorthView(
+            String policy,
+            @Nullable String penalty,
+            List<String> locks,
+            @Nullable SafeByView safeBy,
+            List<String> checkIt,
+            @Nullable String expectedPercent,
+            @Nullable String expectedPoints,
+            @Nullable String impact,
+            GradeSheet.Kind unit,
+            List<Reading> droppedIn,
+            @Nullable String extension,
+            @Nullable String tokens) {}
+
+    /** @param passed whether that instant is behind */
+    public record SafeByView(Instant at, boolean passed, String because) {}
 
     /** What a hand-in may hold; file types are endings without their dot, none for any. */
     public record TakesView(

@@ -10,6 +10,7 @@ import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.WorkViews;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
@@ -76,6 +77,7 @@ class WorkDetails {
                 state.acceptance().ends(),
                 state.acceptance().endedBy(),
                 entry.costs().stream().map(WorkViews::cost).toList(),
+                WorthViews.of(entry),
                 life(entry, zone),
                 receipts,
                 draft(draft),
@@ -196,10 +198,10 @@ class WorkDetails {
                 .filter(fact -> !isLater(fact, handIn.fact()))
                 .toList();
         return WorkState.of(
-                entry.work().definition().item(entry.work().id(), null),
+                entry.work().definition().item(entry.work().id()),
                 until,
                 false,
-                entry.course().details().soon(),
+                Duration.ofHours(entry.course().rules().soonHours()),
                 handIn.fact().stamp().at());
     }
 
@@ -214,6 +216,7 @@ class WorkDetails {
                 definition.title(),
                 definition.kind(),
                 definition.unit(),
+                definition.category(),
                 definition.required(),
                 definition.opensAt() == null
                         ? null
@@ -234,6 +237,6 @@ class WorkDetails {
     private static @Nullable String points(Work.Definition definition) {
         return definition.marking().possible().isZero()
                 ? null
-                : WorkViews.decimal(definition.marking().possible());
+                : Figures.text(definition.marking().possible());
     }
 }

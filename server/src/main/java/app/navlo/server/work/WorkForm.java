@@ -1,11 +1,12 @@
 package app.navlo.server.work;
 
-import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.Figures;
+import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.store.Work;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -13,7 +14,6 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
-import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.LocalDateTime;
@@ -40,12 +40,15 @@ public record WorkForm(
         @Nullable @Size(max = 120, message = "At most 120 letters.")
         String unit,
 
+        @Nullable @Size(max = 120, message = "At most 120 letters.")
+        String category,
+
         boolean required,
         @Nullable LocalDate opensDay,
         @Nullable LocalDate dueDay,
         @Nullable LocalTime dueTime,
 
-        @Nullable @Pattern(regexp = "\\d{1,7}(\\.\\d{1,4})?", message = "Write points like 40 or 12.5.")
+        @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
         String possible,
 
         @Nullable @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
@@ -55,7 +58,7 @@ public record WorkForm(
         String instructions) {
 
     /** @throws Refusal naming every field that doesn't fit */
-    Work.Definition definition(ZoneId zone, Work.Takes takes) {
+    Work.Definition definition(ZoneId zone, Work.Takes takes, WorkSheet rules) {
         List<Refusal.Fault> faults = new ArrayList<>();
         if (dueTime != null && dueDay == null) {
             faults.add(new Refusal.Fault("dueDay", "A time needs a day: choose the day that it is due."));
@@ -72,23 +75,24 @@ public record WorkForm(
                 courseId,
                 title.strip(),
                 kind,
-                unit == null || unit.isBlank() ? null : unit.strip(),
-                null,
+                plain(unit),
+                plain(category),
                 required && kind != WorkKind.PRACTICE,
                 true,
-                new WorkItem.Marking(
-                        possible == null ? Rational.ZERO : Rational.of(new BigDecimal(possible)),
-                        null,
-                        KeptScore.HIGHEST),
+                new WorkItem.Marking(Figures.orZero(possible), null, KeptScore.HIGHEST),
                 opens,
                 due,
                 null,
                 null,
                 null,
                 null,
-                null,
                 effortMinutes,
-                takes);
+                takes,
+                rules);
+    }
+
+    private static @Nullable String plain(@Nullable String text) {
+        return text == null || text.isBlank() ? null : text.strip();
     }
 
     private @Nullable Deadline due(ZoneId zone, List<Refusal.Fault> faults) {

@@ -5,7 +5,9 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.Base;
 import app.navlo.core.policy.KeptScore;
+import app.navlo.core.policy.Measure;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
@@ -14,6 +16,12 @@ import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.account.People;
 import app.navlo.server.account.Role;
+import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.rules.LateSheet;
+import app.navlo.server.rules.LeewaySheet;
+import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.GateSheet;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.nio.file.Files;
@@ -72,10 +80,7 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
     public void somebody() {
         student = people.add(new People.NewPerson("a@b.example", "x", "Ida", Role.STUDENT, "Europe/Oslo", AT));
         course = courses.add(
-                student,
-                null,
-                change(ChangeKind.ADD_COURSE),
-                new Course.Details("Botany", "Bot", null, ZONE, "fern", 48));
+                student, null, change(ChangeKind.ADD_COURSE), new Course.Details("Botany", "Bot", null, ZONE, "fern"));
     }
 
     private long change(ChangeKind kind) {
@@ -95,12 +100,19 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
                 AT,
                 due,
                 Deadline.at(AT.plus(Duration.ofDays(30))),
-                Duration.ofHours(36),
                 3,
                 new WorkItem.Parts(1, 3),
                 new RedoRule(AT.plus(Duration.ofDays(9)), true),
                 45,
-                new Work.Takes(true, false, true, List.of("pdf", "png"), 4, 1 << 20));
+                new Work.Takes(true, false, true, List.of("pdf", "png"), 4, 1 << 20),
+                new WorkSheet(
+                        new LateSheet(
+                                10, LateSheet.Kind.PER_DAY, "10", "50", Measure.SCHOOL_DAYS, Base.EARNED, "40", 48),
+                        List.of(
+                                new GateSheet(GateSheet.Kind.DATE, AT, null, null, null),
+                                new GateSheet(GateSheet.Kind.PERCENT, null, 7L, "85.5", null)),
+                        List.of("Leaves", "Roots"),
+                        true));
     }
 
     private long addWork(Work.Definition definition) {
@@ -214,6 +226,22 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
         assertEquals(standing().get(work).definition().title(), "First");
         undo(undo);
         assertEquals(standing().get(work).definition().title(), "Second");
+    }
+
+    @Test
+    public void theRulesThatStandLastHoldAndAnUndoBringsTheFormerBack() {
+        RuleSheet stored = new RuleSheet(
+                24,
+                new LateSheet(0, LateSheet.Kind.FLAT, "12.5", null, null, Base.POSSIBLE, null, null),
+                LeewaySheet.NONE,
+                GradeSheet.POINTS,
+                true,
+                3);
+        long change = change(ChangeKind.EDIT_COURSE);
+        courses.setRules(course, change, stored);
+        assertEquals(courses.all(student, changes.undone(student)).get(course).rules(), stored);
+        undo(change);
+        assertEquals(courses.all(student, changes.undone(student)).get(course).rules(), RuleSheet.UNKNOWN);
     }
 
     private long undo(long target) {

@@ -1,0 +1,121 @@
+package app.navlo.server.board;
+
+import app.navlo.core.close.GradedReturn;
+import app.navlo.core.close.GradingPeriods;
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.CourseRules;
+import app.navlo.core.course.CourseWork;
+import app.navlo.core.course.Returns;
+import app.navlo.core.time.SchoolCalendar;
+import app.navlo.core.work.Fact;
+import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.GateSheet;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.Term;
+import app.navlo.server.store.Work;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** Brings what is stored of a student's courses into the words of the core. */
+public final class Books {
+    private static final int UNKNOWN_MINUTES = 0;
+
+    private final Map<Long, Course> courses;
+    private final Map<Long, Term> terms;
+    private final Map<Long, List<Work>> works;
+    private final Map<Long, List<RecordedFact>> facts;
+    private final Instant now;
+    private final List<GradedReturn> returns = new ArrayList<>();
+
+    Books(
+            Map<Long, Course> courses,
+            Map<Long, Term> terms,
+            Iterable<Work> works,
+            Map<Long, List<RecordedFact>> facts,
+            Instant now) {
+        this.courses = courses;
+        this.terms = terms;
+        this.facts = facts;
+        this.now = now;
+        List<Work> all = new ArrayList<>();
+        works.forEach(all::add);
+        this.works = all.stream()
+                .collect(Collectors.groupingBy(work -> work.definition().courseId()));
+        all.forEach(work ->
+                returns.addAll(Returns.of(Long.toString(work.definition().courseId()), factsOf(work), now)));
+    }
+
+    CourseBook of(long course) {
+        return of(course, courses.get(course).rules());
+    }
+
+    /**
+     * The course as it would be under other rules.
+     *
+     * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
+     */
+    CourseBook of(long course, RuleSheet sheet) {
+        return CourseBook.of(rules(courses.get(course), sheet), courseWorks(course), returns, now);
+    }
+
+    private CourseRules rules(Course course, RuleSheet sheet) {
+        Term term = term(course);
+        SchoolCalendar calendar = term == null
+                ? SchoolCalendar.weekdays(course.details().zone(), Set.of())
+                : term.calendar(course.details().zone());
+        return sheet.rules(Long.toString(course.id()), calendar, term == null ? GradingPeriods.NONE : term.periods());
+    }
+
+    private @Nullable Term term(Course course) {
+        return course.termId() == null ? null : terms.get(course.termId());
+    }
+
+    private List<CourseWork> courseWorks(long course) {
+        List<Work> here = works.getOrDefault(course, List.of());
+        Set<Long> ids = here.stream().map(Work::id).collect(Collectors.toSet());
+        Set<String> units = new HashSet<>();
+        here.forEach(
+                work -> units.add(Objects.requireNonNullElse(work.definition().unit(), "")));
+        return here.stream().map(work -> courseWork(work, ids, units)).toList();
+    }
+
+    private CourseWork courseWork(Work work, Set<Long> ids, Set<String> units) {
+        Work.Definition definition = work.definition();
+        WorkSheet sheet = definition.rules();
+        return new CourseWork(
+                definition.item(work.id()),
+                new CourseWork.Place(definition.unit(), definition.category(), sheet.standards(), sheet.extra()),
+                sheet.gates().stream()
+                        .filter(gate -> stillThere(gate, ids, units))
+                        .map(GateSheet::gate)
+                        .toList(),
+                sheet.late() == null ? null : sheet.late().policy(),
+                null,
+                Objects.requireNonNullElse(definition.effortMinutes(), UNKNOWN_MINUTES),
+                factsOf(work));
+    }
+
+    /** A gate whose work was taken off the board shuts nothing. */
+    private static boolean stillThere(GateSheet gate, Set<Long> ids, Set<String> units) {
+        return switch (gate.kind()) {
+            case DATE -> true;
+            case DONE, PERCENT -> ids.contains(gate.work());
+            case UNIT -> units.contains(gate.unit());
+        };
+    }
+
+    private List<Fact> factsOf(Work work) {
+        return facts.getOrDefault(work.id(), List.of()).stream()
+                .map(RecordedFact::fact)
+                .toList();
+    }
+}

@@ -1,0 +1,70 @@
+package app.navlo.server.rules;
+
+import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.gate.Gate;
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What one piece of work sets beside its course.
+ *
+ * @param late its own policy, which beats the course's; null for the course's
+ * @param standards that it is evidence of, by name
+ * @param extra credit
+ */
+public record WorkSheet(@Nullable LateSheet late, List<GateSheet> gates, List<String> standards, boolean extra) {
+    public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false);
+
+    public WorkSheet {
+        gates = List.copyOf(Objects.requireNonNullElse(gates, List.of()));
+        standards = List.copyOf(Objects.requireNonNullElse(standards, List.of()));
+    }
+
+    /**
+     * One gate; what its kind doesn't use is null.
+     *
+     * @param at of a date
+     * @param work that must be done, or reach a percent
+     * @param percent a decimal from 0 to 100
+     */
+    public record GateSheet(
+            Kind kind,
+            @Nullable Instant at,
+            @Nullable Long work,
+            @Nullable String percent,
+            @Nullable String unit) {
+        public enum Kind {
+            DATE,
+            DONE,
+            PERCENT,
+            UNIT
+        }
+
+        /** @throws app.navlo.core.check.IllegalInput if something that its kind needs is missing */
+        public Gate gate() {
+            new Check()
+                    .that(kind != Kind.DATE || at != null, "at", "is missing; name the instant")
+                    .that(needsNoWork() || work != null, "work", "is missing; name the piece of work")
+                    .that(kind != Kind.PERCENT || percent != null, "percent", "is missing; name the percent")
+                    .that(kind != Kind.UNIT || unit != null, "unit", "is missing; name the unit")
+                    .orThrow();
+            return switch (kind) {
+                case DATE -> new Gate.Date(Objects.requireNonNull(at));
+                case DONE -> new Gate.Done(String.valueOf(work));
+                case PERCENT -> new Gate.Percent(String.valueOf(work), atLeast());
+                case UNIT -> new Gate.Unit(Objects.requireNonNull(unit));
+            };
+        }
+
+        private boolean needsNoWork() {
+            return kind == Kind.DATE || kind == Kind.UNIT;
+        }
+
+        private Rational atLeast() {
+            return Figures.orZero(percent);
+        }
+    }
+}

@@ -1,0 +1,126 @@
+package app.navlo.server.work;
+
+import app.navlo.core.close.SafeBy;
+import app.navlo.core.course.Finding;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.leeway.Bar;
+import app.navlo.core.leeway.ExtensionDesk;
+import app.navlo.core.leeway.TokenDesk;
+import app.navlo.core.policy.LatePolicy;
+import app.navlo.core.reason.Reason;
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import app.navlo.server.board.Board;
+import app.navlo.server.rules.Figures;
+import app.navlo.server.rules.PolicyWords;
+import app.navlo.server.work.WorkDetail.SafeByView;
+import app.navlo.server.work.WorkDetail.WorthView;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+
+/** Writes what a piece of work does to its course as it is sent. */
+final class WorthViews {
+    private WorthViews() {}
+
+    static WorthView of(Board.Entry entry) {
+        Finding finding = entry.finding();
+        ZoneId zone = entry.course().details().zone();
+        boolean open = finding.graded() != null && finding.graded().score() == null;
+        return new WorthView(
+                PolicyWords.of(finding.policy()),
+                penalty(finding),
+                entry.locks(),
+                safeBy(finding.safeBy(), zone),
+                finding.checkIt().stream()
+                        .map(why -> Sentences.write(Reason.of(why), zone))
+                        .toList(),
+                open ? Figures.text(finding.expectedPercent()) : null,
+                open ? Figures.text(finding.graded().expected()) : null,
+                Figures.textOrNull(finding.impact()),
+                entry.course().rules().grade().kind(),
+                List.copyOf(entry.droppedIn()),
+                extension(finding, zone),
+                tokens(finding, zone));
+    }
+
+    private static @Nullable String penalty(Finding finding) {
+        LatePolicy.Judged penalty = finding.penalty();
+        if (penalty == null || !penalty.late()) {
+            return null;
+        }
+        boolean done =
+                finding.state().move() == Move.TEACHERS || finding.state().move() == Move.SETTLED;
+        Rational possible = finding.item().marking().possible();
+        String when = done ? "It was handed in late" : "Handed in now";
+        if (penalty.lost().isZero()) {
+            return when
+                    + (penalty.withinGrace() ? ", within the grace: nothing is lost" : ": late, but nothing is lost");
+        }
+        Rational kept = done && finding.outcome().kept() != null ? lostOfKept(finding) : penalty.lost();
+        return when + (done ? ": " : ", it ") + (done ? "" : "loses ") + Sentences.number(kept) + " of "
+                + Sentences.number(possible) + " points" + (done ? " lost" : "") + days(penalty);
+    }
+
+    private static String days(LatePolicy.Judged penalty) {
+        String percent = Sentences.number(penalty.penaltyPercent()) + " %";
+        return penalty.days() == null
+                ? ", " + percent
+                : ", " + penalty.days() + (penalty.days() == 1 ? " day" : " days") + " at " + percent + " in all";
+    }
+
+    private static Rational lostOfKept(Finding finding) {
+        return finding.outcome().keptRaw().minus(finding.outcome().kept());
+    }
+
+    private static @Nullable SafeByView safeBy(@Nullable SafeBy safeBy, ZoneId zone) {
+        return safeBy == null
+                ? null
+                : new SafeByView(safeBy.at(), safeBy.passed(), Sentences.write(safeBy.reason(), zone));
+    }
+
+    /** Nothing is said of leeway where nothing is left to hand in. */
+    private static boolean leewayMatters(Finding finding) {
+        return finding.state().stage() != Stage.RETURNED
+                && finding.state().stage() != Stage.EXCUSED
+                && finding.state().stage() != Stage.TURNED_IN
+                && finding.item().expectsHandIn();
+    }
+
+    private static @Nullable String extension(Finding finding, ZoneId zone) {
+        ExtensionDesk.Answer answer = finding.extension();
+        if (!leewayMatters(finding) || answer.bars().contains(Bar.NO_DUE)) {
+            return null;
+        }
+        return answer.may()
+                ? "You may ask" + until(answer.until(), zone) + "; the new due would be "
+                        + Sentences.moment(answer.newDue(), zone)
+                : "None to be had: " + bars(answer.bars(), zone);
+    }
+
+    private static @Nullable String tokens(Finding finding, ZoneId zone) {
+        TokenDesk.Answer answer = finding.tokens();
+        boolean silent = answer.bars().contains(Bar.NO_RULE) || answer.bars().contains(Bar.NO_DUE);
+        if (!leewayMatters(finding) || silent) {
+            return null;
+        }
+        return answer.may()
+                ? "One may be used" + until(answer.until(), zone) + "; the due would move to "
+                        + Sentences.moment(answer.dues().get(0), zone)
+                : "None to be used: " + bars(answer.bars(), zone);
+    }
+
+    private static String until(@Nullable Instant until, ZoneId zone) {
+        return until == null ? "" : " until " + Sentences.moment(until, zone);
+    }
+
+    private static String bars(List<Bar> bars, ZoneId zone) {
+        return bars.stream()
+                .map(bar -> Sentences.write(Reason.of(bar), zone))
+                .map(words -> Character.toLowerCase(words.charAt(0)) + words.substring(1))
+                .collect(Collectors.joining("; "));
+    }
+}
