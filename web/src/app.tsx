@@ -8,6 +8,8 @@ import { Frame } from './frame/frame';
 import { Empty, Failed, Loading } from './ui/states';
 import { LinksView } from './views/links/links-view';
 import { SignIn } from './views/signin/sign-in';
+import { RulesView } from './views/standing/rules-view';
+import { StandingView } from './views/standing/standing-view';
 import { WorkView } from './views/work/work-view';
 
 function routes(session: Session) {
@@ -23,6 +25,8 @@ function routes(session: Session) {
       children: [
         { index: true, element: <Navigate to="work" replace /> },
         { path: 'work/:work?', element: <WorkView /> },
+        { path: 'standing', element: <StandingView /> },
+        { path: 'standing/:course/rules', element: <RulesView /> },
         { path: 'links', element: <LinksView /> },
         { path: '*', element: <NotHere /> },
       ],

@@ -42,6 +42,17 @@ export const freeHoursQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/free-hours', { params: { path: { student } } })),
   });
 
+export const rulesQuery = (student: number, course: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'rules', course],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/courses/{course}/rules', {
+          params: { path: { student, course } },
+        }),
+      ),
+  });
+
 /** Everything of a student is asked for again; what is on screen stays until the answer is there. */
 export function refreshStudent(student: number): Promise<void> {
   return queryClient.invalidateQueries({ queryKey: ['student', student] });

@@ -82,6 +82,7 @@ export function stageDetail(work: Work): string {
   if (work.flag) return FLAG_WORDS[work.flag];
   if (work.stage === 'DRAFT' && work.parts) return `${work.parts.done} of ${work.parts.of} parts`;
   if (work.stage === 'DRAFT') return work.missing ? 'missing' : 'not handed in';
+  if (work.stage === 'NOT_OPEN' && work.lock) return 'locked';
   if (work.stage === 'RETURNED' && work.move === 'YOURS') {
     return work.redo?.kind === 'ASKED' ? 'redo asked' : 'redo open';
   }
@@ -125,7 +126,10 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
   const calm = (words: string): Countdown => ({ words, minutes: null, hot: false });
   if (work.move === 'YOURS') return yours(work, now);
   if (work.move === 'NOT_YET') {
-    return calm(work.opensAt ? `opens ${near(work.opensAt, zone, now)}` : 'behind a gate');
+    const ahead = work.opensAt !== null && new Date(work.opensAt).getTime() > now;
+    return calm(
+      work.lock ?? (ahead && work.opensAt ? `opens ${near(work.opensAt, zone, now)}` : 'behind a gate'),
+    );
   }
   if (work.move === 'TEACHERS') return calm(withTeacher(work, zone, now));
   if (work.move === 'OUT_OF_REACH') return calm('closed');
@@ -133,7 +137,8 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
   if (work.timing === 'LATE' && work.due && work.handedInAt) {
     return calm(`${span(minutesBetween(new Date(work.due).getTime(), work.handedInAt))} late`);
   }
-  return calm(work.timing === 'ON_TIME' ? 'on time' : work.required ? '' : 'let go');
+  if (work.timing === 'ON_TIME') return calm('on time');
+  return calm(work.required || work.stage === 'RETURNED' ? '' : 'let go');
 }
 
 function withTeacher(work: Work, zone: string, now: number): string {
@@ -147,11 +152,19 @@ function yours(work: Work, now: number): Countdown {
   const minutes = work.next ? minutesBetween(now, work.next.at) : null;
   if (work.timing === 'OVERDUE' && work.redo === null && work.due) {
     const late = `${roughSpan(-minutesBetween(now, work.due))} late`;
-    return { words: minutes === null ? late : `${late}, ${roughSpan(minutes)} left`, minutes, hot: true };
+    return { words: minutes === null ? late : `${late}, ${nextLoss(work, minutes)}`, minutes, hot: true };
   }
   if (minutes === null || !work.next) return { words: 'no due date', minutes, hot: false };
   const to = work.next.limit ? LIMIT_SHORT[work.next.limit] : 'due';
   return { words: `${span(minutes)} to ${to}`, minutes, hot: minutes < A_DAY };
+}
+
+/** "−2 in 7 h" where waiting costs points, "7 h left" where it costs everything. */
+function nextLoss(work: Work, minutes: number): string {
+  const lost = Number(work.next?.lost ?? 0);
+  return work.next?.limit || lost === 0
+    ? `${roughSpan(minutes)} left`
+    : `−${Math.round(lost * 10) / 10} in ${roughSpan(minutes)}`;
 }
 
 /** How full the bar to the next loss is, 0 to 1: a fortnight is full, and the last hours take a visible share. */

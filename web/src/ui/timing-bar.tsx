@@ -22,7 +22,9 @@ function TimingBar({ countdown, stacked = false }: { countdown: Countdown; stack
           />
         </span>
       )}
-      <span className="truncate">{countdown.words}</span>
+      <span className="truncate" title={countdown.words}>
+        {countdown.words}
+      </span>
     </span>
   );
 }

@@ -20,6 +20,7 @@ import { HandIn } from './hand-in';
 import { HandIns } from './hand-ins';
 import { Life } from './life';
 import { ReceiptDialog } from './receipt';
+import { CheckIt, Locks, Worth } from './worth';
 
 interface PieceProps {
   work: number;
@@ -84,6 +85,8 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
         <DueLine detail={detail} />
         {detail.editable && mayWrite && <TypedInTools detail={detail} onClose={onClose} />}
       </header>
+      <Locks detail={detail} />
+      <CheckIt detail={detail} />
       <HandIn detail={detail} />
       {detail.instructions && (
         <Part title="What is asked">
@@ -91,6 +94,7 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
         </Part>
       )}
       <Costs detail={detail} />
+      <Worth detail={detail} />
       <HandIns detail={detail} />
       <Life detail={detail} />
       <Why detail={detail} />
@@ -134,21 +138,22 @@ function DueLine({ detail }: { detail: Detail }) {
   const { zone } = useStudent();
   const now = useNow();
   const { work } = detail;
-  const due = work.redo ? work.redo.due : work.due;
+  const redo = work.move === 'YOURS' || work.move === 'TEACHERS' ? work.redo : null;
+  const due = redo ? redo.due : work.due;
   const down = countdown(work, zone, now);
   return (
     <div className="mt-3">
       <p className="mb-1">
         {due ? (
           <>
-            {work.redo ? 'Redo due' : 'Due'} <b className="font-[680]">{near(due, zone, now)}</b>
+            {redo ? 'Redo due' : 'Due'} <b className="font-[680]">{near(due, zone, now)}</b>
           </>
         ) : (
           <span className="text-ink-2">No due date</span>
         )}
         {work.effortMinutes && <span className="text-ink-2"> · about {work.effortMinutes} min of work</span>}
       </p>
-      {down.words && <TimingBar countdown={down} stacked />}
+      {down.words && !work.lock && <TimingBar countdown={down} stacked />}
     </div>
   );
 }
@@ -156,6 +161,7 @@ function DueLine({ detail }: { detail: Detail }) {
 function Costs({ detail }: { detail: Detail }) {
   const { zone } = useStudent();
   const now = useNow();
+  const { work, worth } = detail;
   if (detail.costs.length === 0) return null;
   return (
     <Part title="What it costs to wait">
@@ -163,16 +169,23 @@ function Costs({ detail }: { detail: Detail }) {
         {detail.costs.map((cost) => (
           <div key={cost.at} className="contents">
             <dt className="whitespace-nowrap font-semibold">{near(cost.at, zone, now)}</dt>
-            <dd className="text-ink-2">
-              {cost.limit
-                ? `Nothing is accepted after this: ${LIMIT_WORDS[cost.limit]}.`
-                : 'On time until here, late after.'}
-            </dd>
+            <dd className="text-ink-2">{costWords(cost, work.score.possible)}</dd>
           </div>
         ))}
       </dl>
+      {work.score.possible !== '0' && (
+        <p className="mt-1.5 text-[13.5px] text-ink-2">{sentence(worth.policy)}</p>
+      )}
     </Part>
   );
+}
+
+function costWords(cost: Detail['costs'][number], possible: string): string {
+  const lost = Number(cost.lost) > 0 ? `${Number(cost.lost)} of ${possible} points` : '';
+  if (cost.limit) {
+    return `Nothing is accepted after this: ${LIMIT_WORDS[cost.limit]}${lost ? `, and ${lost} go with it` : ''}.`;
+  }
+  return lost ? `${lost} are lost after this.` : 'On time until here, late after.';
 }
 
 /** The reasons behind the four answers, for who wants to know. */

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { Work } from '../../api/client';
 import type { StudentView } from '../../frame/student';
@@ -80,7 +81,7 @@ export const COLUMNS: readonly Column[] = [
     key: 'timing',
     head: 'Next loss',
     from: 0,
-    track: 'minmax(172px, 0.3fr)',
+    track: 'minmax(188px, 0.3fr)',
     cell: ({ work, student, now }) => <TimingBar countdown={countdown(work, student.zone, now)} />,
   },
 ];
@@ -104,8 +105,9 @@ function TitleCell({ work, student }: CellProps) {
 
 function DueCell({ work, student, now }: CellProps) {
   const { zone } = student;
-  const due = work.redo ? work.redo.due : work.due;
-  if (!due && work.redo && work.next) {
+  const redo = work.move === 'YOURS' ? work.redo : null;
+  const due = redo ? redo.due : work.due;
+  if (!due && redo && work.next) {
     return <span title={near(work.next.at, zone, now)}>until {nearDate(work.next.at, zone, now)}</span>;
   }
   if (!due) return <span className="text-ink-3">no due date</span>;
@@ -115,11 +117,26 @@ function DueCell({ work, student, now }: CellProps) {
 
 function ScoreCell({ work }: CellProps) {
   const score = scoreWords(work.score);
+  const note = [
+    work.score.raw !== null ? `${work.score.raw} before the late penalty` : '',
+    work.dropped ? 'dropped in the reading so far' : '',
+  ]
+    .filter(Boolean)
+    .join('; ');
   return (
-    <>
-      {score.mark && <span className="text-ink-2">{score.mark}</span>}
-      {score.points} <span className="text-ink-2">{score.of}</span>
-    </>
+    <span title={note || undefined}>
+      {score.mark && <span className="text-ink-2">{score.mark} </span>}
+      <span
+        className={clsx(
+          work.dropped && 'text-ink-2 line-through',
+          work.score.raw !== null && 'underline decoration-dotted underline-offset-4',
+        )}
+      >
+        {score.points}
+      </span>{' '}
+      <span className="text-ink-2">{score.of}</span>
+      {note && <span className="sr-only">, {note}</span>}
+    </span>
   );
 }
 

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import { client, Refused, type Schemas, take, writeKey } from '../../api/client';
+import { type Board, client, Refused, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { KIND_WORDS } from '../../lib/words';
@@ -43,6 +43,7 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
       title: '',
       kind: 'ASSIGNMENT',
       unit: null,
+      category: null,
       required: true,
       opensDay: null,
       dueDay: null,
@@ -55,6 +56,7 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
   const [key] = useState(writeKey);
   const [fault, setFault] = useState<Refused | null>(null);
   const set = <K extends keyof Form>(name: K, value: Form[K]) => setForm({ ...form, [name]: value });
+  const categories = categoriesOf(board, form.courseId);
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     setFault(null);
@@ -135,6 +137,22 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
         onChange={(event) => set('unit', event.target.value || null)}
         fault={fault?.of('unit')}
       />
+      {categories && (
+        <TextField
+          label="Category"
+          maxLength={120}
+          list="categories"
+          value={form.category ?? ''}
+          onChange={(event) => set('category', event.target.value || null)}
+          hint={form.category ? undefined : 'Without one it counts nowhere in this course'}
+          fault={fault?.of('category')}
+        />
+      )}
+      <datalist id="categories">
+        {categories?.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
       <TextField
         label="Effort in minutes"
         type="number"
@@ -176,6 +194,13 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
       </div>
     </form>
   );
+}
+
+/** The categories that work of a weighted course names so far; null where the course has none. */
+function categoriesOf(board: Board, course: number): string[] | null {
+  if (board.courses.find((one) => one.id === course)?.standing.kind !== 'WEIGHTED') return null;
+  const names = board.works.filter((work) => work.courseId === course).map((work) => work.category ?? '');
+  return [...new Set(names)].filter(Boolean);
 }
 
 function save(student: number, body: Form, key: string, edited: WorkFormDialogProps['edited']) {

@@ -9,6 +9,7 @@ import { Empty } from '../../ui/states';
 import { Piece } from '../piece/piece';
 import { AddCourseDialog } from './add-course';
 import { Alarm } from './alarm';
+import { CourseLine } from './course-line';
 import { group, lines } from './model';
 import { NarrowBar } from './narrow-bar';
 import { useNarrowing } from './use-narrowing';
@@ -19,7 +20,7 @@ const MINUTE = 60_000;
 
 /** All work of all courses in one dense table, and the piece that is open beside it. */
 function WorkView() {
-  const { board, id, mayWrite } = useStudent();
+  const { board, id, mayWrite, course } = useStudent();
   const { work } = useParams();
   const openWork = work ? Number(work) : null;
   const [narrowing, change] = useNarrowing();
@@ -28,6 +29,7 @@ function WorkView() {
   const shown = useMemo(() => narrow(board, deferred), [board, deferred]);
   const groups = useMemo(() => group(board, shown, deferred.by, minute), [board, shown, deferred.by, minute]);
   const list = useMemo(() => lines(groups), [groups]);
+  const only = narrowing.courses.length === 1 ? course(narrowing.courses[0] ?? 0) : undefined;
   const navigate = useNavigate();
   const search = writeNarrowing(narrowing).toString();
   const open = useCallback(
@@ -63,6 +65,7 @@ function WorkView() {
         >
           <Alarm except={openWork} onOpen={(work) => open(work, 'hand-in')} />
           <NarrowBar shown={shown.length} narrowing={narrowing} change={change} />
+          {only && <CourseLine course={only} />}
           {list.length > 0 ? (
             <WorkTable lines={list} shown={shown.length} now={minute} openWork={openWork} onOpen={open} />
           ) : isNarrowed(narrowing) ? (

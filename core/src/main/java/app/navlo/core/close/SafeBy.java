@@ -16,8 +16,8 @@ import java.util.Locale;
  */
 public record SafeBy(Instant at, By rule, boolean passed, Reason reason) {
     public enum By implements Rule {
-        RHYTHM("Graded on a {day}; the last one before the close of {close} begins {at}"),
-        PERCENTILE("Nine in ten come back within {p90} of school time, and the close is {close}");
+        RHYTHM("Graded on {day}s: in by {at}, it is in the last pile before the close of {close}"),
+        PERCENTILE("Nine in ten come back within {p90} of school time, and the grading close is {close}");
 
         private final String template;
 

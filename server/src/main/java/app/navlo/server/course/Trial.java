@@ -81,9 +81,9 @@ final class Trial {
     private String late() {
         LatePolicy policy = rules.late();
         Duration after = Duration.ofHours(example.hoursLate());
-        String when = example.hoursLate() == 0 ? "Handed in on time" : "Handed in " + Sentences.span(after) + " late";
+        String when = example.hoursLate() == 0 ? "Handed in on time" : "Handed in " + example.hoursLate() + " h late";
         if (policy.takenFor() != null && after.compareTo(policy.takenFor()) > 0) {
-            return when + " it isn't taken any more, and counts 0.";
+            return when + " it isn’t taken any more, and counts 0.";
         }
         Rational earned = Rational.of(example.earned());
         LatePolicy.Judged judged =
@@ -213,7 +213,15 @@ final class Trial {
         return Sentences.number(under) + " counts as " + (letter == null ? "no letter" : letter)
                 + (table.decimals() == null
                         ? ": it is judged as it is."
-                        : ": it is rounded half up to " + table.decimals() + " decimals first.");
+                        : ": it is rounded half up to " + decimals(table.decimals()) + " first.");
+    }
+
+    private static String decimals(int places) {
+        return switch (places) {
+            case 0 -> "a whole number";
+            case 1 -> "one decimal";
+            default -> places + " decimals";
+        };
     }
 
     private static int open(CourseBook book) {

@@ -49,6 +49,19 @@ public class AccessibilityTest extends Screen {
     }
 
     @Test(dataProvider = "looks")
+    public void standingAndTheRulesOfACourse(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        page.navigate(address("/s/1/standing"));
+        assertThat(page.getByText("Where each course stands")).isVisible();
+        assertAccessible(page);
+        for (int course : new int[] {2, 5, 6}) {
+            page.navigate(address("/s/1/standing/" + course + "/rules"));
+            assertThat(button(page, "Save the rules")).isVisible();
+            assertAccessible(page);
+        }
+    }
+
+    @Test(dataProvider = "looks")
     public void theForms(Look look) {
         Page page = signedIn(look, "Mira Solheim");
         for (String form : new String[] {"add=work", "add=course", "set=free-hours"}) {

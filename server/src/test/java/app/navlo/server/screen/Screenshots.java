@@ -57,6 +57,30 @@ public class Screenshots extends Screen {
     }
 
     @Test
+    public void standing() {
+        Page page = mira();
+        page.navigate(address("/s/1/standing"));
+        assertThat(page.getByText("Where each course stands")).isVisible();
+        shoot(page, "standing");
+    }
+
+    @Test
+    public void rules() {
+        Page page = mira();
+        page.navigate(address("/s/1/standing/1/rules"));
+        assertThat(page.getByLabel("Late work: what this does")).containsText("13 of 17");
+        shoot(page, "rules");
+    }
+
+    @Test
+    public void lockedWork() {
+        Page page = mira();
+        open(page, "Unit test 3");
+        assertThat(pane(page)).containsText("things shut it");
+        shoot(page, "locked-work");
+    }
+
+    @Test
     public void links() {
         Page page = mira();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))
