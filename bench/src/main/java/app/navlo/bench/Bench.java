@@ -13,6 +13,7 @@ public final class Bench {
     private static final Map<String, Measurement> ALL = new LinkedHashMap<>();
 
     static {
+        ALL.put("rules", RulesMeasured::run);
         ALL.put("build", BuildBench::run);
         ALL.put("start", StartBench::run);
         ALL.put("board", BoardBench::run);
