@@ -29,7 +29,7 @@ import org.openjdk.jmh.infra.Blackhole;
 /** The rules by themselves, on a made-up term. */
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-@Warmup(iterations = 4, time = 1)
+@Warmup(iterations = 8, time = 1)
 @Measurement(iterations = 7, time = 1)
 @Fork(1)
 public class RulesBench {

@@ -9,7 +9,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Collects what is wrong with one input, then throws once. Null values are passed over: they mean "none". */
 public final class Check {
-    private final List<Problem> problems = new ArrayList<>();
+    private final List<Problem> problems = new ArrayList<>(0);
 
     public Check that(boolean holds, String field, String rule) {
         if (!holds) {
@@ -18,25 +18,34 @@ public final class Check {
         return this;
     }
 
+    /** As {@link #that(boolean, String, String)}, for words that take time to put together. */
+    public Check that(boolean holds, String field, Supplier<String> rule) {
+        return holds ? this : that(false, field, rule.get());
+    }
+
     public Check notNegative(@Nullable Rational value, String field) {
-        return that(value == null || value.signum() >= 0, field, "is " + value + "; it can't be below 0");
+        return value == null || value.signum() >= 0 ? this : that(false, field, belowZero(value));
     }
 
     public Check notNegative(long value, String field) {
-        return that(value >= 0, field, "is " + value + "; it can't be below 0");
+        return value >= 0 ? this : that(false, field, belowZero(value));
     }
 
     public Check notNegative(@Nullable Duration value, String field) {
-        return that(value == null || !value.isNegative(), field, "is " + value + "; it can't be below 0");
+        return value == null || !value.isNegative() ? this : that(false, field, belowZero(value));
+    }
+
+    private static String belowZero(Object value) {
+        return "is " + value + "; it can't be below 0";
     }
 
     public Check atLeast(long least, long value, String field) {
-        return that(value >= least, field, "is " + value + "; it must be at least " + least);
+        return value >= least ? this : that(false, field, "is " + value + "; it must be at least " + least);
     }
 
     public Check percent(@Nullable Rational value, String field) {
         boolean holds = value == null || (value.signum() >= 0 && value.compareTo(Rational.HUNDRED) <= 0);
-        return that(holds, field, "is " + value + "; a percent here is from 0 to 100");
+        return holds ? this : that(false, field, "is " + value + "; a percent here is from 0 to 100");
     }
 
     /** Takes over what a part of the input complains of, its fields put under {@code field}. */

@@ -7,7 +7,7 @@ import java.time.Instant;
 public record GradedReturn(String course, Instant handedIn, Instant returned) {
     public GradedReturn {
         new Check()
-                .that(!returned.isBefore(handedIn), "returned", "is " + returned + ", before it was handed in")
+                .that(!returned.isBefore(handedIn), "returned", () -> "is " + returned + ", before it was handed in")
                 .orThrow();
     }
 }

@@ -46,7 +46,7 @@ public record GradingPeriods(List<Period> periods) {
                 .that(
                         due == null || periods.isEmpty() || of(due).isPresent(),
                         "due",
-                        "is " + due + ", after the last grading close; nothing counts then, so set it earlier")
+                        () -> "is " + due + ", after the last grading close; nothing counts then, so set it earlier")
                 .orThrow();
     }
 }

@@ -14,6 +14,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
 /** Writes what each piece of work is worth to the readings: what it has, will likely bring, and can still come to. */
@@ -22,6 +23,7 @@ final class Ledger {
     private final Instant now;
     private final List<Rational> coursePercents = new ArrayList<>();
     private final Map<String, List<Rational>> categoryPercents = new LinkedHashMap<>();
+    private final Map<String, Rational> expected = new ConcurrentHashMap<>();
 
     Ledger(Collection<Worked> works, CourseRules rules, Instant now) {
         this.rules = rules;
@@ -48,8 +50,12 @@ final class Ledger {
 
     /** Before any penalty, 0–100 and above. */
     Rational expectedPercent(Worked one) {
-        return ExpectedScore.percent(
-                one.work().ownPercent(), categoryPercents.getOrDefault(category(one), List.of()), coursePercents);
+        return one.work().ownPercent() != null
+                ? one.work().ownPercent()
+                : expected.computeIfAbsent(
+                        category(one),
+                        category -> ExpectedScore.percent(
+                                null, categoryPercents.getOrDefault(category, List.of()), coursePercents));
     }
 
     GradedWork graded(Worked one) {
@@ -71,7 +77,11 @@ final class Ledger {
                 most(one));
     }
 
+    /** What has its score brings that. */
     private Rational expected(Worked one) {
+        if (one.outcome().kept() != null) {
+            return one.outcome().kept();
+        }
         Rational raw = expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
         return outOfReach(one) ? Rational.ZERO : penalised(one, raw);
     }

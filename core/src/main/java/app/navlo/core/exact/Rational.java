@@ -3,7 +3,9 @@ package app.navlo.core.exact;
 import java.math.BigDecimal;
 import java.math.BigInteger;
 import java.math.RoundingMode;
+import java.util.Collection;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 
 /**
  * An exact fraction in lowest terms with a positive denominator. Immutable, compared by value.
@@ -21,7 +23,7 @@ public final class Rational implements Comparable<Rational> {
     private final long numerator;
     private final long denominator;
     /** Null while the two longs hold the value. */
-    private final BigInteger[] wide;
+    private final BigInteger @Nullable [] wide;
 
     private Rational(long numerator, long denominator) {
         this.numerator = numerator;
@@ -99,26 +101,80 @@ public final class Rational implements Comparable<Rational> {
 
     public Rational plus(Rational other) {
         if (wide == null && other.wide == null) {
-            if (denominator == other.denominator) {
-                long sum = numerator + other.numerator;
-                if (((numerator ^ sum) & (other.numerator ^ sum)) >= 0) {
-                    return denominator == 1 ? of(sum) : of(sum, denominator);
-                }
-            } else {
-                try {
-                    long common = gcd(denominator, other.denominator);
-                    long mine = other.denominator / common;
-                    long theirs = denominator / common;
-                    return of(
-                            Math.addExact(
-                                    Math.multiplyExact(numerator, mine), Math.multiplyExact(other.numerator, theirs)),
-                            Math.multiplyExact(denominator, mine));
-                } catch (ArithmeticException tooWide) {
-                    // the BigInteger form below holds it
-                }
+            Rational sum = narrowPlus(other);
+            if (sum != null) {
+                return sum;
             }
         }
         return of(num().multiply(other.den()).add(other.num().multiply(den())), den().multiply(other.den()));
+    }
+
+    /** Null where the longs don't suffice. */
+    private @Nullable Rational narrowPlus(Rational other) {
+        long common = denominator == other.denominator ? denominator : gcd(denominator, other.denominator);
+        long mine = other.denominator / common;
+        long theirs = denominator / common;
+        if (overflows(numerator, mine) || overflows(other.numerator, theirs) || overflows(denominator, mine)) {
+            return null;
+        }
+        long a = numerator * mine;
+        long b = other.numerator * theirs;
+        long sum = a + b;
+        boolean overflow = ((a ^ sum) & (b ^ sum)) < 0;
+        return overflow ? null : of(sum, denominator * mine);
+    }
+
+    /** Sums up with one reduction at the end, which is what makes it faster than adding one after another. */
+    public static Rational sum(Collection<Rational> values) {
+        Rational narrow = narrowSum(values);
+        if (narrow != null) {
+            return narrow;
+        }
+        BigInteger common = BigInteger.ONE;
+        for (Rational value : values) {
+            BigInteger den = value.den();
+            common = common.mod(den).signum() == 0
+                    ? common
+                    : common.divide(common.gcd(den)).multiply(den);
+        }
+        BigInteger sum = BigInteger.ZERO;
+        for (Rational value : values) {
+            sum = sum.add(value.num().multiply(common.divide(value.den())));
+        }
+        return of(sum, common);
+    }
+
+    private static @Nullable Rational narrowSum(Collection<Rational> values) {
+        long common = 1;
+        for (Rational value : values) {
+            if (value.wide != null) {
+                return null;
+            }
+            long more = value.denominator / gcd(common, value.denominator);
+            if (overflows(common, more)) {
+                return null;
+            }
+            common *= more;
+        }
+        long sum = 0;
+        for (Rational value : values) {
+            long scale = common / value.denominator;
+            if (overflows(value.numerator, scale)) {
+                return null;
+            }
+            long scaled = value.numerator * scale;
+            long next = sum + scaled;
+            if (((sum ^ next) & (scaled ^ next)) < 0) {
+                return null;
+            }
+            sum = next;
+        }
+        return of(sum, common);
+    }
+
+    private static boolean overflows(long a, long b) {
+        long product = a * b;
+        return Math.multiplyHigh(a, b) != product >> (Long.SIZE - 1) || product == Long.MIN_VALUE;
     }
 
     public Rational minus(Rational other) {
@@ -129,14 +185,12 @@ public final class Rational implements Comparable<Rational> {
         if (wide == null && other.wide == null) {
             long a = gcd(Math.abs(numerator), other.denominator);
             long b = gcd(Math.abs(other.numerator), denominator);
-            try {
-                long n = Math.multiplyExact(numerator / a, other.numerator / b);
-                long d = Math.multiplyExact(denominator / b, other.denominator / a);
-                if (n != Long.MIN_VALUE) {
-                    return n == 0 ? ZERO : new Rational(n, d);
-                }
-            } catch (ArithmeticException tooWide) {
-                // the BigInteger form below holds it
+            long left = numerator / a;
+            long right = other.numerator / b;
+            long below = denominator / b;
+            long otherBelow = other.denominator / a;
+            if (!overflows(left, right) && !overflows(below, otherBelow)) {
+                return left * right == 0 ? ZERO : new Rational(left * right, below * otherBelow);
             }
         }
         return of(num().multiply(other.num()), den().multiply(other.den()));
@@ -145,6 +199,24 @@ public final class Rational implements Comparable<Rational> {
     /** @throws ArithmeticException if {@code other} is 0 */
     public Rational dividedBy(Rational other) {
         return times(other.inverse());
+    }
+
+    /**
+     * This as a percent of {@code whole}: 100 · this / whole.
+     *
+     * @throws ArithmeticException if {@code whole} is 0
+     */
+    public Rational percentOf(Rational whole) {
+        if (wide == null && whole.wide == null && whole.numerator != 0) {
+            long left = numerator * HUNDRED.numerator;
+            boolean narrow = !overflows(numerator, HUNDRED.numerator)
+                    && !overflows(left, whole.denominator)
+                    && !overflows(denominator, whole.numerator);
+            if (narrow) {
+                return of(left * whole.denominator, denominator * whole.numerator);
+            }
+        }
+        return times(HUNDRED).dividedBy(whole);
     }
 
     /** @throws ArithmeticException if this is 0 */

@@ -1,8 +1,8 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import java.math.BigInteger;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -11,67 +11,64 @@ import java.util.List;
  * take their ratio as the next guess; it only rises, and stands still at the best. A handful of rounds, each a sort.
  */
 final class BestKept {
-    private final By by;
-    private final List<Valued> items;
-    private final Rational extra;
-
-    /** @param extra points (by mean: percents) of extra credit, which join the sum whatever is kept */
-    BestKept(By by, List<Valued> items, Rational extra) {
-        this.by = by;
-        this.items = items;
-        this.extra = extra;
-    }
+    private BestKept() {}
 
     /**
+     * @param extra points of extra credit, which join the sum whatever is kept
      * @param many from 1 to the number of items
      * @param kept receives the answer
      * @return whether no other choice is as good
      */
-    boolean keep(int many, boolean[] kept) {
+    static boolean byPoints(List<Valued> items, Rational extra, int many, boolean[] kept) {
         if (many == items.size()) {
             Arrays.fill(kept, true);
             return true;
         }
-        if (by == By.MEAN) {
-            return keepLargest(items.stream().map(Valued::percent).toArray(Rational[]::new), many, kept);
-        }
-        Boolean only = ScaledKept.tryKeep(items, extra, many, kept);
-        return only == null ? keepByPoints(many, kept) : only;
+        WholePoints points = WholePoints.of(items, extra);
+        Boolean only = ScaledKept.tryKeep(points, many, kept);
+        return only == null ? keepByPoints(points, many, kept) : only;
     }
 
-    /** The plain form of {@link ScaledKept}, for numbers that don't fit. */
-    boolean keepByPoints(int many, boolean[] kept) {
+    /** The plain form of {@link ScaledKept}, for numbers of any width. */
+    static boolean keepByPoints(WholePoints points, int many, boolean[] kept) {
         Arrays.fill(kept, 0, many, true);
         Arrays.fill(kept, many, kept.length, false);
+        BigInteger[] keys = new BigInteger[kept.length];
         while (true) {
-            Rational ratio = ratio(kept);
-            Rational[] keys = items.stream()
-                    .map(item -> item.earned().minus(ratio.times(item.possible())))
-                    .toArray(Rational[]::new);
+            BigInteger top = points.extra().add(sum(points.earned(), kept));
+            BigInteger bottom = sum(points.possible(), kept);
+            for (int i = 0; i < keys.length; i++) {
+                keys[i] = points.earned()[i].multiply(bottom).subtract(points.possible()[i].multiply(top));
+            }
+            BigInteger before = sum(keys, kept);
             boolean only = keepLargest(keys, many, kept);
-            if (ratio(kept).equals(ratio)) {
+            if (sum(keys, kept).equals(before)) {
                 return only;
             }
         }
     }
 
-    private Rational ratio(boolean[] kept) {
-        Rational earned = extra;
-        Rational possible = Rational.ZERO;
+    private static BigInteger sum(BigInteger[] values, boolean[] kept) {
+        BigInteger sum = BigInteger.ZERO;
         for (int i = 0; i < kept.length; i++) {
-            if (kept[i]) {
-                earned = earned.plus(items.get(i).earned());
-                possible = possible.plus(items.get(i).possible());
-            }
+            sum = kept[i] ? sum.add(values[i]) : sum;
         }
-        return earned.dividedBy(possible);
+        return sum;
     }
 
-    /** Of equal keys those that come first are kept. */
-    private static boolean keepLargest(Rational[] keys, int many, boolean[] kept) {
+    /**
+     * Of equal keys those that come first are kept.
+     *
+     * @return whether no other choice is as good
+     */
+    static <T extends Comparable<T>> boolean keepLargest(T[] keys, int many, boolean[] kept) {
+        if (many == keys.length) {
+            Arrays.fill(kept, true);
+            return true;
+        }
         Integer[] order = new Integer[keys.length];
         Arrays.setAll(order, i -> i);
-        Arrays.sort(order, Comparator.comparing((Integer i) -> keys[i]).reversed());
+        Arrays.sort(order, (a, b) -> keys[b].compareTo(keys[a]));
         Arrays.fill(kept, false);
         for (int i = 0; i < many; i++) {
             kept[order[i]] = true;

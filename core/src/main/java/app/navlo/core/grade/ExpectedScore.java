@@ -38,6 +38,6 @@ public final class ExpectedScore {
     }
 
     private static Rational sum(Collection<Rational> percents) {
-        return percents.stream().reduce(Rational.ZERO, Rational::plus);
+        return Rational.sum(percents);
     }
 }

@@ -1,12 +1,10 @@
 package app.navlo.core.grade;
 
-import app.navlo.core.exact.Rational;
 import java.math.BigInteger;
 import java.util.Arrays;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** {@link BestKept} by points in whole numbers: everything scaled by one common denominator, every overflow noticed. */
+/** {@link BestKept} by points in longs, for numbers so narrow that no sum of products overflows. */
 final class ScaledKept {
     private static final int FITS = 62;
 
@@ -21,34 +19,21 @@ final class ScaledKept {
     }
 
     /** As {@link BestKept#keep}; null where the numbers are too wide for this. */
-    static @Nullable Boolean tryKeep(List<Valued> items, Rational extra, int many, boolean[] kept) {
-        try {
-            BigInteger scale = extra.den();
-            for (Valued item : items) {
-                scale = lcm(lcm(scale, item.earned().den()), item.possible().den());
-            }
-            long[] earned = new long[items.size()];
-            long[] possible = new long[items.size()];
-            for (int i = 0; i < earned.length; i++) {
-                earned[i] = scaled(items.get(i).earned(), scale);
-                possible[i] = scaled(items.get(i).possible(), scale);
-            }
-            return new ScaledKept(earned, possible, scaled(extra, scale)).keep(many, kept);
-        } catch (ArithmeticException tooWide) {
+    static @Nullable Boolean tryKeep(WholePoints points, int many, boolean[] kept) {
+        long widest = Math.max(points.widestEarned(), points.extra().bitLength());
+        int sums = Integer.SIZE - Integer.numberOfLeadingZeros(kept.length + 1);
+        if (widest + points.widestPossible() + 2L * sums + 1 > FITS) {
             return null;
         }
+        return new ScaledKept(
+                        longs(points.earned()),
+                        longs(points.possible()),
+                        points.extra().longValueExact())
+                .keep(many, kept);
     }
 
-    private static BigInteger lcm(BigInteger a, BigInteger b) {
-        BigInteger lcm = b.equals(BigInteger.ONE) ? a : a.divide(a.gcd(b)).multiply(b);
-        if (lcm.bitLength() > FITS) {
-            throw new ArithmeticException("the common denominator is too wide");
-        }
-        return lcm;
-    }
-
-    private static long scaled(Rational value, BigInteger scale) {
-        return value.num().multiply(scale.divide(value.den())).longValueExact();
+    private static long[] longs(BigInteger[] values) {
+        return Arrays.stream(values).mapToLong(BigInteger::longValueExact).toArray();
     }
 
     private boolean keep(int many, boolean[] kept) {
@@ -59,8 +44,8 @@ final class ScaledKept {
             long top = extra;
             long bottom = 0;
             for (int i = 0; i < kept.length; i++) {
-                top = kept[i] ? Math.addExact(top, earned[i]) : top;
-                bottom = kept[i] ? Math.addExact(bottom, possible[i]) : bottom;
+                top = kept[i] ? top + earned[i] : top;
+                bottom = kept[i] ? bottom + possible[i] : bottom;
             }
             long[] sorted = keys(keys, top, bottom);
             long least = sorted[sorted.length - many];
@@ -74,7 +59,7 @@ final class ScaledKept {
 
     private long[] keys(long[] keys, long top, long bottom) {
         for (int i = 0; i < keys.length; i++) {
-            keys[i] = Math.subtractExact(Math.multiplyExact(earned[i], bottom), Math.multiplyExact(top, possible[i]));
+            keys[i] = earned[i] * bottom - top * possible[i];
         }
         long[] sorted = keys.clone();
         Arrays.sort(sorted);
@@ -84,7 +69,7 @@ final class ScaledKept {
     private static long sum(long[] keys, boolean[] kept) {
         long sum = 0;
         for (int i = 0; i < keys.length; i++) {
-            sum = kept[i] ? Math.addExact(sum, keys[i]) : sum;
+            sum = kept[i] ? sum + keys[i] : sum;
         }
         return sum;
     }
@@ -92,7 +77,7 @@ final class ScaledKept {
     private static long sumOfLast(long[] sorted, int many) {
         long sum = 0;
         for (int i = sorted.length - many; i < sorted.length; i++) {
-            sum = Math.addExact(sum, sorted[i]);
+            sum = sum + sorted[i];
         }
         return sum;
     }

@@ -35,8 +35,6 @@ public record Valued(
 
     /** 0 for what has no points possible. */
     public Rational percent() {
-        return possible.isZero()
-                ? Rational.ZERO
-                : earned.times(Rational.HUNDRED).dividedBy(possible);
+        return possible.isZero() ? Rational.ZERO : earned.percentOf(possible);
     }
 }

@@ -3,8 +3,10 @@ package app.navlo.core.grade;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -32,33 +34,37 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
 
     @Override
     public Grade grade(List<Valued> work) {
+        List<List<Valued>> parted = parted(work);
         List<Drops> drops = new ArrayList<>();
-        for (Category category : categories) {
-            drops.add(Drops.choose(category.by(), category.dropLowest(), category.dropHighest(), in(category, work)));
+        for (int i = 0; i < categories.size(); i++) {
+            Category category = categories.get(i);
+            drops.add(Drops.choose(category.by(), category.dropLowest(), category.dropHighest(), parted.get(i)));
         }
-        return total(work, drops);
+        return total(parted, drops);
     }
 
     @Override
     public Grade gradeAsChosen(List<Valued> work, Grade chosen) {
+        List<List<Valued>> parted = parted(work);
         List<Drops> drops = new ArrayList<>();
         for (int i = 0; i < categories.size(); i++) {
             Set<String> dropped = chosen.parts().get(i).dropped();
-            List<Valued> items = in(categories.get(i), work);
+            List<Valued> items = parted.get(i);
             List<Valued> extra = items.stream().filter(Valued::extra).toList();
             List<Valued> kept = items.stream()
                     .filter(item -> !item.extra() && !dropped.contains(item.id()))
                     .toList();
             drops.add(new Drops(Drops.percent(categories.get(i).by(), kept, extra), dropped, true));
         }
-        return total(work, drops);
+        return total(parted, drops);
     }
 
     /** Over all categories: what goes as the highest, before any lowest. */
     Set<String> highestDropped(List<Valued> work) {
         Set<String> ids = new HashSet<>();
-        for (Category category : categories) {
-            ids.addAll(Drops.highest(category.dropHighest(), in(category, work)));
+        List<List<Valued>> parted = parted(work);
+        for (int i = 0; i < parted.size(); i++) {
+            ids.addAll(Drops.highest(categories.get(i).dropHighest(), parted.get(i)));
         }
         return ids;
     }
@@ -69,11 +75,25 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
                 .toList());
     }
 
-    private static List<Valued> in(Category category, List<Valued> work) {
-        return work.stream().filter(one -> category.id().equals(one.category())).toList();
+    /** The work of each category, in the order of the categories. */
+    private List<List<Valued>> parted(List<Valued> work) {
+        Map<String, List<Valued>> byId = new HashMap<>();
+        List<List<Valued>> parted = new ArrayList<>();
+        for (Category category : categories) {
+            List<Valued> mine = new ArrayList<>();
+            byId.put(category.id(), mine);
+            parted.add(mine);
+        }
+        for (Valued one : work) {
+            List<Valued> mine = byId.get(one.category());
+            if (mine != null) {
+                mine.add(one);
+            }
+        }
+        return parted;
     }
 
-    private Grade total(List<Valued> work, List<Drops> drops) {
+    private Grade total(List<List<Valued>> parted, List<Drops> drops) {
         Rational weights = Rational.ZERO;
         Rational sum = Rational.ZERO;
         Rational onTop = Rational.ZERO;
@@ -92,10 +112,11 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
             }
         }
         Rational figure = weights.isZero() ? null : sum.dividedBy(weights).plus(onTop);
-        return new Grade(figure, counted(work), parts(work, drops, weights), List.of());
+        int counted = parted.stream().mapToInt(List::size).sum();
+        return new Grade(figure, counted, parts(parted, drops, weights), List.of());
     }
 
-    private List<Grade.Part> parts(List<Valued> work, List<Drops> drops, Rational weights) {
+    private List<Grade.Part> parts(List<List<Valued>> parted, List<Drops> drops, Rational weights) {
         List<Grade.Part> parts = new ArrayList<>();
         for (int i = 0; i < drops.size(); i++) {
             Category category = categories.get(i);
@@ -107,7 +128,7 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
                     chosen.percent() == null ? null : share(category, weights),
                     chosen.dropped(),
                     chosen.only(),
-                    in(category, work).size()));
+                    parted.get(i).size()));
         }
         return parts;
     }
@@ -119,11 +140,5 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
         return weights.isZero()
                 ? Rational.ZERO
                 : category.weight().times(Rational.HUNDRED).dividedBy(weights);
-    }
-
-    private int counted(List<Valued> work) {
-        return (int) work.stream()
-                .filter(one -> categories.stream().anyMatch(c -> c.id().equals(one.category())))
-                .count();
     }
 }

@@ -32,7 +32,7 @@ public record Attempt(
                 .that(
                         earned == null || earnedByDue == null || earnedByDue.compareTo(earned) <= 0,
                         "earnedByDue",
-                        "is " + earnedByDue + "; it can't be more than was earned, " + earned)
+                        () -> "is " + earnedByDue + "; it can't be more than was earned, " + earned)
                 .orThrow();
     }
 }

@@ -17,7 +17,7 @@ import org.jspecify.annotations.Nullable;
 public record AttemptRule(@Nullable Integer allowed, KeptScore kept) {
     public AttemptRule {
         new Check()
-                .that(allowed == null || allowed >= 1, "allowed", "is " + allowed + "; it must be at least 1")
+                .that(allowed == null || allowed >= 1, "allowed", () -> "is " + allowed + "; it must be at least 1")
                 .orThrow();
     }
 

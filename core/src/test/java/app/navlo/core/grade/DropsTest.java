@@ -83,8 +83,8 @@ public class DropsTest {
             Rational extra = Rational.of(random.nextInt(20), 3);
             boolean[] scaled = new boolean[items.size()];
             boolean[] plain = new boolean[items.size()];
-            Boolean only = ScaledKept.tryKeep(items, extra, many, scaled);
-            boolean plainOnly = new BestKept(By.POINTS, items, extra).keepByPoints(many, plain);
+            Boolean only = ScaledKept.tryKeep(WholePoints.of(items, extra), many, scaled);
+            boolean plainOnly = BestKept.keepByPoints(WholePoints.of(items, extra), many, plain);
             assertEquals(only, Boolean.valueOf(plainOnly));
             assertEquals(kept(items, scaled, extra), kept(items, plain, extra));
         }
