@@ -12,7 +12,7 @@ import java.util.Objects;
 public record Reason(Rule rule, Map<String, Input> inputs) {
     public Reason {
         Objects.requireNonNull(rule, "rule");
-        inputs = Collections.unmodifiableMap(new LinkedHashMap<>(inputs));
+        inputs = inputs.isEmpty() ? Map.of() : Collections.unmodifiableMap(new LinkedHashMap<>(inputs));
     }
 
     public static Reason of(Rule rule) {

@@ -38,10 +38,11 @@ final class AcceptanceRule {
     /** When the last attempt was used, or null while one is left. */
     private static @Nullable Instant lastAttemptUsed(WorkItem item, Life life) {
         Integer allowed = attemptsAllowed(item, life);
+        if (allowed == null) {
+            return null;
+        }
         List<HandIn> counted = life.counted();
-        return allowed == null || counted.size() < allowed
-                ? null
-                : counted.get(counted.size() - 1).at();
+        return counted.size() < allowed ? null : counted.get(counted.size() - 1).at();
     }
 
     /** With those that redos brought; null for unlimited. */
@@ -49,9 +50,12 @@ final class AcceptanceRule {
         if (item.attemptsAllowed() == null) {
             return null;
         }
-        long brought = life.rounds().stream()
-                .filter(round -> round.opening() instanceof Opening.Return returned && returned.redo() != null)
-                .count();
-        return Math.toIntExact(item.attemptsAllowed() + brought);
+        int allowed = item.attemptsAllowed();
+        for (Life.Round round : life.rounds()) {
+            if (round.opening() instanceof Opening.Return returned && returned.redo() != null) {
+                allowed++;
+            }
+        }
+        return allowed;
     }
 }

@@ -7,7 +7,6 @@ import app.navlo.core.work.Life.Opening;
 import app.navlo.core.work.Life.Round;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -29,11 +28,13 @@ public record Attempts(List<Attempt> list, @Nullable Instant scoredAt) {
         for (int number : numbers) {
             attempts.add(attempt(number, item, life));
         }
-        Instant scoredAt = life.scores().values().stream()
-                .filter(Fact.Scored::counts)
-                .map(score -> score.stamp().at())
-                .max(Comparator.naturalOrder())
-                .orElse(null);
+        Instant scoredAt = null;
+        for (Fact.Scored score : life.scores().values()) {
+            Instant at = score.stamp().at();
+            if (score.counts() && (scoredAt == null || at.isAfter(scoredAt))) {
+                scoredAt = at;
+            }
+        }
         return new Attempts(attempts, scoredAt);
     }
 

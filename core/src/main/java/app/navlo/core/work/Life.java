@@ -80,7 +80,12 @@ record Life(
     }
 
     boolean handedInBefore(int round) {
-        return rounds.subList(0, round).stream().anyMatch(r -> !r.handIns().isEmpty());
+        for (int i = 0; i < round; i++) {
+            if (!rounds.get(i).handIns().isEmpty()) {
+                return true;
+            }
+        }
+        return false;
     }
 
     /** A hand-in stands: not withdrawn, and not sent back since. */

@@ -31,6 +31,8 @@ final class LifeReplay {
     private int posts;
     private int replies;
 
+    private static final Comparator<Fact> IN_ORDER = Comparator.comparing(Fact::stamp, Stamp.CHRONOLOGICAL);
+
     private LifeReplay(WorkItem item) {
         this.item = item;
     }
@@ -38,10 +40,14 @@ final class LifeReplay {
     /** @param facts in any order; those later than {@code now} aren't known yet */
     static Life upTo(Instant now, WorkItem item, Collection<Fact> facts) {
         LifeReplay replay = new LifeReplay(item);
-        facts.stream()
-                .filter(fact -> !fact.stamp().at().isAfter(now))
-                .sorted(Comparator.comparing(Fact::stamp, Stamp.CHRONOLOGICAL))
-                .forEach(replay::play);
+        List<Fact> known = new ArrayList<>(facts.size());
+        for (Fact fact : facts) {
+            if (!fact.stamp().at().isAfter(now)) {
+                known.add(fact);
+            }
+        }
+        known.sort(IN_ORDER);
+        known.forEach(replay::play);
         replay.assumeDoneAtDue(now);
         return replay.life(now);
     }

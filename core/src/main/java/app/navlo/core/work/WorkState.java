@@ -7,7 +7,6 @@ import java.time.Instant;
 import java.util.Collection;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -104,14 +103,14 @@ public record WorkState(
     }
 
     private static @Nullable Instant nextChange(WorkItem item, Clock clock, @Nullable Instant due) {
-        return Stream.of(
-                        item.schedule().opensAt(),
-                        due == null ? null : due.minus(clock.soon()),
-                        due,
-                        clock.acceptance().ends())
-                .filter(Objects::nonNull)
-                .filter(edge -> !edge.isBefore(clock.now()))
-                .min(Instant::compareTo)
-                .orElse(null);
+        Instant next = sooner(item.schedule().opensAt(), null, clock);
+        next = sooner(due == null ? null : due.minus(clock.soon()), next, clock);
+        next = sooner(due, next, clock);
+        return sooner(clock.acceptance().ends(), next, clock);
+    }
+
+    private static @Nullable Instant sooner(@Nullable Instant edge, @Nullable Instant next, Clock clock) {
+        boolean ahead = edge != null && !edge.isBefore(clock.now());
+        return ahead && (next == null || edge.isBefore(next)) ? edge : next;
     }
 }
