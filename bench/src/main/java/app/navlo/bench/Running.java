@@ -28,6 +28,7 @@ final class Running implements AutoCloseable {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:SharedArchiveFile=" + APP.resolve("navlo.jsa"),
+                "-XX:+UseSerialGC",
                 "-Xlog:cds=off",
                 "-Xlog:cds+dynamic=off",
                 "-Dspring.aot.enabled=true",

@@ -29,18 +29,16 @@ public final class CourseBook {
     private final Map<String, GradedWork> graded = new LinkedHashMap<>();
     private final Readings readings;
 
-    private CourseBook(
-            CourseRules rules,
-            List<CourseWork> works,
-            Collection<GradedReturn> returns,
-            CourseGates gates,
-            Instant now) {
+    private CourseBook(CourseRules rules, List<CourseWork> works, Collection<GradedReturn> returns, Instant now) {
         this.rules = rules;
         this.now = now;
-        for (CourseWork work : works) {
-            List<Shut> closed = gates.shutting(work.id(), now);
-            shut.put(work.id(), closed);
-            worked.put(work.id(), Worked.of(work, rules, !closed.isEmpty(), now));
+        List<Worked> ungated =
+                works.stream().map(work -> Worked.of(work, rules, false, now)).toList();
+        CourseGates gates = gates(rules, ungated);
+        for (Worked one : ungated) {
+            List<Shut> closed = gates.shutting(one.id(), now);
+            shut.put(one.id(), closed);
+            worked.put(one.id(), closed.isEmpty() ? one : Worked.of(one.work(), rules, true, now));
         }
         turnaround = Turnaround.of(rules.course(), returns, rules.calendar(), now);
         ledger = new Ledger(worked.values(), rules, now);
@@ -55,7 +53,7 @@ public final class CourseBook {
      */
     public static CourseBook of(
             CourseRules rules, List<CourseWork> works, Collection<GradedReturn> returns, Instant now) {
-        return new CourseBook(rules, works, returns, gates(rules, works, now), now);
+        return new CourseBook(rules, works, returns, now);
     }
 
     private static boolean done(Worked one) {
@@ -63,10 +61,10 @@ public final class CourseBook {
         return stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED;
     }
 
-    private static CourseGates gates(CourseRules rules, List<CourseWork> works, Instant now) {
+    private static CourseGates gates(CourseRules rules, List<Worked> works) {
         List<Gated> gated = new ArrayList<>();
-        for (CourseWork work : works) {
-            Worked ungated = Worked.of(work, rules, false, now);
+        for (Worked ungated : works) {
+            CourseWork work = ungated.work();
             gated.add(new Gated(
                     work.id(),
                     work.place().unit(),

@@ -27,6 +27,7 @@ final class Findings {
     private final CourseRules rules;
     private final Map<String, GradedWork> graded;
     private final Ledger ledger;
+    private final Impact impact;
     private final Turnaround turnaround;
     private final Instant now;
     private final int tokensLeft;
@@ -41,6 +42,7 @@ final class Findings {
         this.rules = rules;
         this.graded = graded;
         this.ledger = ledger;
+        this.impact = new Impact(rules.scheme(), graded.values());
         this.turnaround = turnaround;
         this.now = now;
         this.tokensLeft =
@@ -62,9 +64,7 @@ final class Findings {
 
     Finding of(Worked one, List<Shut> shut) {
         GradedWork values = graded.get(one.id());
-        Rational impact = values == null
-                ? null
-                : Impact.of(values, rules.scheme(), graded.values()).orElse(null);
+        Rational worth = values == null ? null : impact.of(values).orElse(null);
         return new Finding(
                 one.work(),
                 one.item(),
@@ -78,7 +78,7 @@ final class Findings {
                 checkIt(one),
                 ledger.expectedPercent(one),
                 values,
-                impact,
+                worth,
                 extension(one),
                 tokens(one));
     }

@@ -293,12 +293,23 @@ public final class Rational implements Comparable<Rational> {
         return den().equals(BigInteger.ONE) ? num().toString() : num() + "/" + den();
     }
 
+    /** By halving, which a machine does faster than dividing. Neither is negative; of two zeros it is 1. */
     private static long gcd(long a, long b) {
-        while (b != 0) {
-            long rest = a % b;
-            a = b;
-            b = rest;
+        if (a == 1 || b == 1) {
+            return 1;
         }
-        return a == 0 ? 1 : a;
+        if (a == 0 || b == 0) {
+            return a + b == 0 ? 1 : a + b;
+        }
+        int twos = Long.numberOfTrailingZeros(a | b);
+        long odd = a >> Long.numberOfTrailingZeros(a);
+        long rest = b;
+        while (rest != 0) {
+            rest >>= Long.numberOfTrailingZeros(rest);
+            long less = Math.min(odd, rest);
+            rest = Math.abs(rest - odd);
+            odd = less;
+        }
+        return odd << twos;
     }
 }

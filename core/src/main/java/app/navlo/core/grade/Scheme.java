@@ -1,10 +1,28 @@
 package app.navlo.core.grade;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /** How a course makes one grade of its work. */
 public sealed interface Scheme permits PointsScheme, WeightedScheme, StandardsScheme, CompletionScheme {
     Grade grade(List<Valued> work);
+
+    /** Grades {@code work} again with one piece of it changed. */
+    default Regrade regrade(List<Valued> work) {
+        return changed -> grade(with(changed, work)).figure();
+    }
+
+    /** All of them, with {@code changed} for the one of its id, or at the end. */
+    static List<Valued> with(Valued changed, List<Valued> work) {
+        List<Valued> all = new ArrayList<>(work.size() + 1);
+        for (Valued one : work) {
+            if (!one.id().equals(changed.id())) {
+                all.add(one);
+            }
+        }
+        all.add(changed);
+        return all;
+    }
 
     /**
      * The grade when the drops (or, in a course by standards, the evidence that counts) are those of {@code chosen}

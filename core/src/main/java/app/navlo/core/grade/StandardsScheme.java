@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +20,7 @@ import org.jspecify.annotations.Nullable;
 public record StandardsScheme(
         List<Standard> standards, @Nullable Rational noneBelow) implements Scheme {
     public static final Rational HIGHEST_RATING = Rational.of(4);
+    private static final Comparator<Valued> BY_INSTANT = Comparator.comparing(StandardsScheme::at);
 
     public StandardsScheme {
         standards = List.copyOf(standards);
@@ -46,26 +48,42 @@ public record StandardsScheme(
         return grade(work, chosen);
     }
 
+    /** Only the standards that what changed is evidence of are looked at anew. */
+    @Override
+    public Regrade regrade(List<Valued> work) {
+        List<Rational> figures = new ArrayList<>();
+        standards.forEach(standard -> figures.add(part(standard, work, Set.of()).figure()));
+        return changed -> {
+            List<Rational> then = new ArrayList<>(figures);
+            for (int i = 0; i < standards.size(); i++) {
+                if (changed.standards().contains(standards.get(i).id())) {
+                    List<Valued> with = Scheme.with(changed, work);
+                    then.set(i, part(standards.get(i), with, Set.of()).figure());
+                }
+            }
+            return mean(then);
+        };
+    }
+
+    private static @Nullable Rational mean(List<@Nullable Rational> figures) {
+        List<Rational> rated = figures.stream().filter(Objects::nonNull).toList();
+        return rated.isEmpty() ? null : Rational.sum(rated).dividedBy(Rational.of(rated.size()));
+    }
+
     private Grade grade(List<Valued> work, @Nullable Grade chosen) {
         List<Grade.Part> parts = new ArrayList<>();
         List<String> below = new ArrayList<>();
-        Rational sum = Rational.ZERO;
-        int rated = 0;
         for (int i = 0; i < standards.size(); i++) {
             Standard standard = standards.get(i);
             Set<String> leftOut =
                     chosen == null ? Set.of() : chosen.parts().get(i).dropped();
             Grade.Part part = part(standard, work, leftOut);
             parts.add(part);
-            if (part.figure() != null) {
-                sum = sum.plus(part.figure());
-                rated++;
-                if (noneBelow != null && part.figure().compareTo(noneBelow) < 0) {
-                    below.add(standard.id());
-                }
+            if (part.figure() != null && noneBelow != null && part.figure().compareTo(noneBelow) < 0) {
+                below.add(standard.id());
             }
         }
-        Rational mean = rated == 0 ? null : sum.dividedBy(Rational.of(rated));
+        Rational mean = mean(parts.stream().map(Grade.Part::figure).toList());
         int counted = (int) work.stream().filter(this::isEvidence).count();
         return new Grade(mean, counted, parts, below);
     }
@@ -75,10 +93,13 @@ public record StandardsScheme(
     }
 
     private static Grade.Part part(Standard standard, List<Valued> work, Set<String> leftOut) {
-        List<Valued> evidence = work.stream()
-                .filter(one -> one.standards().contains(standard.id()) && !leftOut.contains(one.id()))
-                .sorted(Comparator.comparing(StandardsScheme::at))
-                .toList();
+        List<Valued> evidence = new ArrayList<>();
+        for (Valued one : work) {
+            if (one.standards().contains(standard.id()) && !leftOut.contains(one.id())) {
+                evidence.add(one);
+            }
+        }
+        evidence.sort(BY_INSTANT);
         List<Rational> ratings = evidence.stream().map(StandardsScheme::rating).toList();
         Rational figure = ratings.isEmpty() ? null : standard.method().rate(ratings);
         Set<String> beaten = new HashSet<>(leftOut);

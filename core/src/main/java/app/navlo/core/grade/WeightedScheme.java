@@ -35,12 +35,35 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
     @Override
     public Grade grade(List<Valued> work) {
         List<List<Valued>> parted = parted(work);
+        return total(parted, drops(parted));
+    }
+
+    private List<Drops> drops(List<List<Valued>> parted) {
         List<Drops> drops = new ArrayList<>();
         for (int i = 0; i < categories.size(); i++) {
-            Category category = categories.get(i);
-            drops.add(Drops.choose(category.by(), category.dropLowest(), category.dropHighest(), parted.get(i)));
+            drops.add(drops(categories.get(i), parted.get(i)));
         }
-        return total(parted, drops);
+        return drops;
+    }
+
+    private static Drops drops(Category category, List<Valued> items) {
+        return Drops.choose(category.by(), category.dropLowest(), category.dropHighest(), items);
+    }
+
+    /** Only the category of what changed is looked at anew. */
+    @Override
+    public Regrade regrade(List<Valued> work) {
+        List<List<Valued>> parted = parted(work);
+        List<Drops> drops = drops(parted);
+        return changed -> {
+            List<Drops> then = new ArrayList<>(drops);
+            for (int i = 0; i < categories.size(); i++) {
+                if (categories.get(i).id().equals(changed.category())) {
+                    then.set(i, drops(categories.get(i), Scheme.with(changed, parted.get(i))));
+                }
+            }
+            return figure(then);
+        };
     }
 
     @Override
@@ -94,7 +117,22 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
     }
 
     private Grade total(List<List<Valued>> parted, List<Drops> drops) {
+        int counted = parted.stream().mapToInt(List::size).sum();
+        return new Grade(figure(drops), counted, parts(parted, drops, weights(drops)), List.of());
+    }
+
+    /** The sum of the weights of those that have something counted, extra credit aside. */
+    private Rational weights(List<Drops> drops) {
         Rational weights = Rational.ZERO;
+        for (int i = 0; i < drops.size(); i++) {
+            boolean counts =
+                    drops.get(i).percent() != null && !categories.get(i).extra();
+            weights = counts ? weights.plus(categories.get(i).weight()) : weights;
+        }
+        return weights;
+    }
+
+    private @Nullable Rational figure(List<Drops> drops) {
         Rational sum = Rational.ZERO;
         Rational onTop = Rational.ZERO;
         for (int i = 0; i < drops.size(); i++) {
@@ -107,13 +145,11 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
             if (category.extra()) {
                 onTop = onTop.plus(weighed.dividedBy(Rational.HUNDRED));
             } else {
-                weights = weights.plus(category.weight());
                 sum = sum.plus(weighed);
             }
         }
-        Rational figure = weights.isZero() ? null : sum.dividedBy(weights).plus(onTop);
-        int counted = parted.stream().mapToInt(List::size).sum();
-        return new Grade(figure, counted, parts(parted, drops, weights), List.of());
+        Rational weights = weights(drops);
+        return weights.isZero() ? null : sum.dividedBy(weights).plus(onTop);
     }
 
     private List<Grade.Part> parts(List<List<Valued>> parted, List<Drops> drops, Rational weights) {

@@ -84,14 +84,30 @@ public record LatePolicy(
             Long days = penalty instanceof Penalty.PerDay ? Long.valueOf(0) : null;
             return new Judged(late, withinGrace, days, Rational.ZERO, earned, Rational.ZERO, free(due, withinGrace));
         }
-        Long days = penalty instanceof Penalty.PerDay perDay
-                ? Long.valueOf(perDay.measure().days(due, handedIn, calendar))
-                : null;
+        Long days = days(due, handedIn, calendar);
         Rational percent = percent(days);
-        Rational byDue = earnedByDue == null ? Rational.ZERO : earnedByDue;
-        Rational score = earned.minus(loss(percent, possible, earned, byDue)).max(floor(possible, earned));
+        Rational score = score(percent, possible, earned, earnedByDue);
         return new Judged(
                 true, false, days, percent, score, earned.minus(score), because(days, percent, earned, score));
+    }
+
+    private @Nullable Long days(Instant due, Instant handedIn, SchoolCalendar calendar) {
+        return penalty instanceof Penalty.PerDay perDay
+                ? Long.valueOf(perDay.measure().days(due, handedIn, calendar))
+                : null;
+    }
+
+    private Rational score(Rational percent, Rational possible, Rational earned, @Nullable Rational earnedByDue) {
+        Rational byDue = earnedByDue == null ? Rational.ZERO : earnedByDue;
+        return earned.minus(loss(percent, possible, earned, byDue)).max(floor(possible, earned));
+    }
+
+    /** What {@link #judge} says is kept, without its reason. */
+    private Rational kept(
+            @Nullable Instant due, Instant handedIn, Rational possible, Rational earned, SchoolCalendar calendar) {
+        return due == null || !handedIn.isAfter(due.plus(grace))
+                ? earned
+                : score(percent(days(due, handedIn, calendar)), possible, earned, null);
     }
 
     private Rational percent(@Nullable Long days) {
@@ -159,7 +175,7 @@ public record LatePolicy(
         if (ends != null && ends.isBefore(from)) {
             return steps;
         }
-        Rational kept = judge(due, from, possible, earned, null, calendar).score();
+        Rational kept = kept(due, from, possible, earned, calendar);
         Iterator<Instant> edges =
                 edges(due, mostPercent(possible, earned), calendar).iterator();
         while (edges.hasNext()) {
@@ -167,8 +183,7 @@ public record LatePolicy(
             if (ends != null && !edge.isBefore(ends)) {
                 break;
             }
-            Rational after = judge(due, edge.plusNanos(1), possible, earned, null, calendar)
-                    .score();
+            Rational after = kept(due, edge.plusNanos(1), possible, earned, calendar);
             if (!edge.isBefore(from) && after.compareTo(kept) < 0) {
                 steps.add(new Step(edge, kept));
                 kept = after;

@@ -17,6 +17,8 @@ import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -25,37 +27,37 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
-/** Brings what is stored of a student's courses into the words of the core. */
-public final class Books {
+/** Brings what is stored of a student's courses into the words of the core, once. Immutable. */
+final class Books {
     private static final int UNKNOWN_MINUTES = 0;
 
     private final Map<Long, Course> courses;
     private final Map<Long, Term> terms;
-    private final Map<Long, List<Work>> works;
     private final Map<Long, List<RecordedFact>> facts;
-    private final Instant now;
+    private final Map<Long, CourseRules> rules = new HashMap<>();
+    private final Map<Long, List<CourseWork>> works = new HashMap<>();
     private final List<GradedReturn> returns = new ArrayList<>();
 
     Books(
             Map<Long, Course> courses,
             Map<Long, Term> terms,
-            Iterable<Work> works,
-            Map<Long, List<RecordedFact>> facts,
-            Instant now) {
+            Collection<Work> works,
+            Map<Long, List<RecordedFact>> facts) {
         this.courses = courses;
         this.terms = terms;
         this.facts = facts;
-        this.now = now;
-        List<Work> all = new ArrayList<>();
-        works.forEach(all::add);
-        this.works = all.stream()
+        Map<Long, List<Work>> byCourse = works.stream()
                 .collect(Collectors.groupingBy(work -> work.definition().courseId()));
-        all.forEach(work ->
-                returns.addAll(Returns.of(Long.toString(work.definition().courseId()), factsOf(work), now)));
+        for (Course course : courses.values()) {
+            List<Work> here = byCourse.getOrDefault(course.id(), List.of());
+            rules.put(course.id(), rules(course, course.rules()));
+            this.works.put(course.id(), courseWorks(here));
+            here.forEach(work -> returns.addAll(Returns.of(Long.toString(course.id()), factsOf(work), Instant.MAX)));
+        }
     }
 
-    CourseBook of(long course) {
-        return of(course, courses.get(course).rules());
+    CourseBook of(long course, Instant now) {
+        return CourseBook.of(rules.get(course), works.get(course), returns, now);
     }
 
     /**
@@ -63,8 +65,8 @@ public final class Books {
      *
      * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
      */
-    CourseBook of(long course, RuleSheet sheet) {
-        return CourseBook.of(rules(courses.get(course), sheet), courseWorks(course), returns, now);
+    CourseBook of(long course, RuleSheet sheet, Instant now) {
+        return CourseBook.of(rules(courses.get(course), sheet), works.get(course), returns, now);
     }
 
     private CourseRules rules(Course course, RuleSheet sheet) {
@@ -79,8 +81,7 @@ public final class Books {
         return course.termId() == null ? null : terms.get(course.termId());
     }
 
-    private List<CourseWork> courseWorks(long course) {
-        List<Work> here = works.getOrDefault(course, List.of());
+    private List<CourseWork> courseWorks(List<Work> here) {
         Set<Long> ids = here.stream().map(Work::id).collect(Collectors.toSet());
         Set<String> units = new HashSet<>();
         here.forEach(

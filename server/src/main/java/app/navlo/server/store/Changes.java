@@ -86,6 +86,19 @@ public class Changes {
                 .list();
     }
 
+    /**
+     * Names what is stored of a student at an instant: whoever sees the same mark sees the same rows. The count is needed
+     * beside the last number, because a change with a lower number may be committed later.
+     */
+    public record Mark(long student, long last, long count) {}
+
+    public Mark mark(long student) {
+        return db.sql("SELECT COALESCE(MAX(id), 0) AS last, COUNT(*) AS many FROM change WHERE student_id = :student")
+                .param("student", student)
+                .query((row, n) -> new Mark(student, row.getLong("last"), row.getLong("many")))
+                .single();
+    }
+
     /** The highest number given so far to a change of this student; 0 before the first. */
     public long last(long student) {
         return db.sql("SELECT COALESCE(MAX(id), 0) FROM change WHERE student_id = :student")

@@ -1,0 +1,59 @@
+package app.navlo.server.board;
+
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Courses;
+import app.navlo.server.store.Facts;
+import app.navlo.server.store.Works;
+import com.github.benmanes.caffeine.cache.Cache;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import java.time.Duration;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
+
+/**
+ * Reads what is stored of a student, and keeps what it read: rows are only ever added, each by a change, so a student
+ * whose changes are the same has the same rows.
+ */
+@Component
+class Storeroom {
+    private static final int STUDENTS_KEPT = 200;
+
+    private final Changes changes;
+    private final Courses courses;
+    private final Works works;
+    private final Facts facts;
+    private final Cache<Changes.Mark, Stored> kept = Caffeine.newBuilder()
+            .maximumSize(STUDENTS_KEPT)
+            .expireAfterAccess(Duration.ofMinutes(20))
+            .build();
+
+    Storeroom(Changes changes, Courses courses, Works works, Facts facts) {
+        this.changes = changes;
+        this.courses = courses;
+        this.works = works;
+        this.facts = facts;
+    }
+
+    /** Within a transaction that writes nothing is kept: its change may be there before all of its rows are. */
+    Stored of(long student) {
+        Changes.Mark mark = changes.mark(student);
+        return TransactionSynchronizationManager.isCurrentTransactionReadOnly()
+                ? kept.get(mark, this::read)
+                : read(mark);
+    }
+
+    private Stored read(Changes.Mark mark) {
+        long student = mark.student();
+        Set<Long> undone = changes.undone(student);
+        Map<Long, Course> standing = courses.all(student, undone);
+        return new Stored(
+                mark.last(),
+                standing,
+                courses.terms(student),
+                works.all(student, undone, standing),
+                facts.all(student, undone));
+    }
+}
