@@ -42,6 +42,12 @@ export const freeHoursQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/free-hours', { params: { path: { student } } })),
   });
 
+export const lensesQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'lenses'],
+    queryFn: () => take(client.GET('/api/students/{student}/lenses', { params: { path: { student } } })),
+  });
+
 export const rulesQuery = (student: number, course: number) =>
   queryOptions({
     queryKey: ['student', student, 'rules', course],

@@ -1,4 +1,4 @@
-import { Check } from 'lucide-react';
+import { Check, ChevronRight } from 'lucide-react';
 import { DropdownMenu as Radix } from 'radix-ui';
 import type { ReactNode } from 'react';
 
@@ -79,6 +79,27 @@ function MenuChoice({ value, onChange, choices }: MenuChoiceProps) {
   );
 }
 
+/** A list behind a line of another list. */
+function MenuSub({ label, children }: { label: ReactNode; children: ReactNode }) {
+  return (
+    <Radix.Sub>
+      <Radix.SubTrigger className={`${ROW} data-[state=open]:bg-line-2`}>
+        {label}
+        <ChevronRight size={14} aria-hidden className="ml-auto" />
+      </Radix.SubTrigger>
+      <Radix.Portal>
+        <Radix.SubContent
+          sideOffset={4}
+          collisionPadding={8}
+          className={`${SHEET} max-h-[70dvh] overflow-auto`}
+        >
+          {children}
+        </Radix.SubContent>
+      </Radix.Portal>
+    </Radix.Sub>
+  );
+}
+
 function MenuLabel({ children }: { children: ReactNode }) {
   return <Radix.Label className="px-2.5 pt-1.5 pb-1 text-[13px] text-ink-2">{children}</Radix.Label>;
 }
@@ -87,4 +108,4 @@ function MenuRule() {
   return <Radix.Separator className="my-1 h-px bg-line" />;
 }
 
-export { Menu, MenuCheck, MenuChoice, MenuItem, MenuLabel, MenuRule };
+export { Menu, MenuCheck, MenuChoice, MenuItem, MenuLabel, MenuRule, MenuSub };

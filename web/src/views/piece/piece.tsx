@@ -19,6 +19,7 @@ import { WorkFormDialog } from '../work/work-form';
 import { HandIn } from './hand-in';
 import { HandIns } from './hand-ins';
 import { Life } from './life';
+import { Notes, OwnEffort } from './own';
 import { ReceiptDialog } from './receipt';
 import { CheckIt, Locks, Worth } from './worth';
 
@@ -95,6 +96,7 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
       )}
       <Costs detail={detail} />
       <Worth detail={detail} />
+      <Notes detail={detail} />
       <HandIns detail={detail} />
       <Life detail={detail} />
       <Why detail={detail} />
@@ -152,6 +154,7 @@ function DueLine({ detail }: { detail: Detail }) {
           <span className="text-ink-2">No due date</span>
         )}
         {work.effortMinutes && <span className="text-ink-2"> · about {work.effortMinutes} min of work</span>}
+        <OwnEffort detail={detail} />
       </p>
       {down.words && !work.lock && <TimingBar countdown={down} stacked />}
     </div>

@@ -5,6 +5,7 @@ import { useNow } from '../../lib/now';
 import { impactWords, READING_WORDS, READINGS } from '../../lib/readings';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
+import { OwnExpected } from './own';
 import { Part } from './piece';
 
 /** What shuts it, each with how far off it is. Stands first, because nothing else can be done. */
@@ -59,7 +60,10 @@ function Worth({ detail }: { detail: Detail }) {
         {rows.map(([name, words, hot]) => (
           <div key={name} className="contents">
             <dt className="text-ink-2">{name}</dt>
-            <dd className={hot ? 'text-loss' : undefined}>{words}</dd>
+            <dd className={hot ? 'text-loss' : undefined}>
+              {words}
+              {name === 'Expected' && <OwnExpected detail={detail} />}
+            </dd>
           </div>
         ))}
       </dl>

@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import type { Work } from '../../api/client';
 import type { StudentView } from '../../frame/student';
+import type { SortKey } from '../../lib/narrow';
 import { dateWords, near, nearDate } from '../../lib/time';
 import { countdown, KIND_WORDS, scoreWords } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
@@ -18,8 +19,10 @@ export interface CellProps {
 export interface Column {
   key: string;
   head: string;
-  /** The table's width in pixels from which the column is shown. */
+  /** The table's width in pixels from which the column is shown, where the person didn't choose columns. */
   from: number;
+  /** What its head sorts by. */
+  sort?: SortKey;
   /** Its track of the grid. */
   track: string;
   /** Whether its words stand at its right-hand end. */
@@ -29,35 +32,41 @@ export interface Column {
   cell: (props: CellProps) => ReactNode;
 }
 
+/** Shown only where it was chosen. */
+const NEVER = Number.POSITIVE_INFINITY;
+
 /** The columns of the work table, in their order; the least needed leave first as the table narrows. */
 export const COLUMNS: readonly Column[] = [
   {
     key: 'state',
     head: 'State',
+    sort: 'state',
     from: 0,
     track: 'minmax(203px, 0.5fr)',
     cell: ({ work }) => <StateWords work={work} />,
   },
-  { key: 'title', head: 'Work', from: 0, track: 'minmax(180px, 1.3fr)', cell: TitleCell },
+  { key: 'title', head: 'Work', sort: 'title', from: 0, track: 'minmax(180px, 1.3fr)', cell: TitleCell },
   {
     key: 'kind',
     head: 'Kind',
+    sort: 'kind',
     from: 1020,
     track: '76px',
     quiet: true,
     cell: ({ work }) => KIND_WORDS[work.kind],
   },
-  { key: 'due', head: 'Due', from: 0, track: '118px', cell: DueCell },
+  { key: 'due', head: 'Due', sort: 'due', from: 0, track: '118px', cell: DueCell },
   {
     key: 'effort',
     head: 'Effort',
+    sort: 'effort',
     from: 1020,
     track: '52px',
     end: true,
     quiet: true,
     cell: ({ work }) => (work.effortMinutes ? span60(work.effortMinutes) : ''),
   },
-  { key: 'score', head: 'Score', from: 860, track: '72px', end: true, cell: ScoreCell },
+  { key: 'score', head: 'Score', sort: 'points', from: 860, track: '72px', end: true, cell: ScoreCell },
   { key: 'feedback', head: 'Feedback', from: 860, track: 'minmax(100px, 0.35fr)', cell: FeedbackCell },
   {
     key: 'files',
@@ -78,16 +87,75 @@ export const COLUMNS: readonly Column[] = [
     cell: AttemptsCell,
   },
   {
+    key: 'course',
+    head: 'Course',
+    sort: 'place',
+    from: NEVER,
+    track: '104px',
+    quiet: true,
+    cell: ({ work, student }) => student.course(work.courseId)?.shortName ?? '',
+  },
+  {
+    key: 'unit',
+    head: 'Unit',
+    from: NEVER,
+    track: '150px',
+    quiet: true,
+    cell: ({ work }) => work.unit ?? '',
+  },
+  {
+    key: 'impact',
+    head: 'Impact',
+    sort: 'impact',
+    from: NEVER,
+    track: '68px',
+    end: true,
+    cell: ({ work, student }) =>
+      work.impact === null
+        ? ''
+        : `${Number(work.impact).toFixed(student.course(work.courseId)?.standing.kind === 'STANDARDS' ? 2 : 1)}`,
+  },
+  {
+    key: 'ask',
+    head: 'Ask until',
+    from: NEVER,
+    track: '118px',
+    cell: ({ work, student, now }) => (work.askUntil ? near(work.askUntil, student.zone, now) : ''),
+  },
+  {
+    key: 'notes',
+    head: 'Notes',
+    from: NEVER,
+    track: '48px',
+    end: true,
+    quiet: true,
+    cell: ({ work }) => (work.notes > 0 ? work.notes : ''),
+  },
+  {
     key: 'timing',
     head: 'Next loss',
+    sort: 'loss',
     from: 0,
     track: 'minmax(188px, 0.3fr)',
     cell: ({ work, student, now }) => <TimingBar countdown={countdown(work, student.zone, now)} />,
   },
 ];
 
-export function columnsFor(width: number): readonly Column[] {
-  return COLUMNS.filter((column) => column.from <= width);
+/** What a person chose: which columns, in which order, how wide. */
+export interface Layout {
+  keys: readonly string[];
+  /** Pixels by column; the others take the width that they have of themselves. */
+  widths: Readonly<Record<string, number>>;
+}
+
+/** Null layout: those that fit, the least needed leaving first. */
+export function columnsFor(width: number, layout: Layout | null): readonly Column[] {
+  if (!layout) return COLUMNS.filter((column) => column.from <= width);
+  return layout.keys.flatMap((key) => {
+    const column = COLUMNS.find((one) => one.key === key);
+    const pixels = layout.widths[key];
+    return column ? [pixels ? { ...column, track: `${pixels}px` } : column] : [];
+  });
 }
 
 function TitleCell({ work, student }: CellProps) {

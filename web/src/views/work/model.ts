@@ -1,7 +1,7 @@
 import type { Board, Work } from '../../api/client';
-import type { Grouping } from '../../lib/narrow';
+import { type Grouping, KINDS, type Sort, type SortKey, STAGES } from '../../lib/narrow';
 import { minutesBetween, near, span } from '../../lib/time';
-import { count, MOVE_WORDS, MOVES } from '../../lib/words';
+import { count, KIND_WORDS, MOVE_WORDS, MOVES, STAGE_WORDS } from '../../lib/words';
 
 export interface Group {
   key: string;
@@ -41,15 +41,86 @@ const ORDER: Record<Exclude<Work['move'], 'YOURS'>, (a: Work, b: Work) => number
 
 const byDue = byKey((work) => work.due ?? LAST);
 
-/** The groups that have something in them, in their order, each with its work in an order that helps. */
-export function group(board: Board, works: readonly Work[], by: Grouping, now: number): Group[] {
-  const groups =
-    by === 'course'
-      ? byCourse(board, works)
-      : by === 'due'
-        ? byDay(works, board.zone, now)
-        : byMove(board, works, now);
-  return groups.filter((one) => one.works.length > 0);
+/** The groups that have something in them, in their order, each with its work in the order asked for. */
+export function group(
+  board: Board,
+  works: readonly Work[],
+  by: Grouping,
+  sort: Sort | null,
+  now: number,
+): Group[] {
+  const groups = GROUP[by](board, works, now).filter((one) => one.works.length > 0);
+  if (!sort) return groups;
+  const compare = comparing(sort, board);
+  return groups.map((one) => ({ ...one, works: [...one.works].sort(compare) }));
+}
+
+const GROUP: Record<Grouping, (board: Board, works: readonly Work[], now: number) => Group[]> = {
+  move: byMove,
+  course: byCourse,
+  unit: byUnit,
+  due: (board, works, now) => byDay(works, board.zone, now),
+  state: (_, works) => byList(works, STAGES, STAGE_WORDS, (work) => work.stage),
+  kind: (_, works) => byList(works, KINDS, KIND_WORDS, (work) => work.kind),
+};
+
+type Key = string | number | null;
+
+/** What each sort looks at; null comes last, whichever way. */
+const SORT_KEY: Record<SortKey, (work: Work, courses: ReadonlyMap<number, number>) => Key> = {
+  due: (work) => work.due,
+  place: (work, courses) => (courses.get(work.courseId) ?? 0) * 1e9 + work.id,
+  title: (work) => work.title.toLowerCase(),
+  points: (work) => Number(work.score.possible),
+  impact: (work) => (work.impact === null ? null : Number(work.impact)),
+  loss: (work) => work.next?.at ?? null,
+  effort: (work) => work.effortMinutes,
+  kind: (work) => KINDS.indexOf(work.kind),
+  state: (work) => STAGES.indexOf(work.stage),
+};
+
+function comparing(sort: Sort, board: Board): (a: Work, b: Work) => number {
+  const courses = new Map(board.courses.map((course, place) => [course.id, place]));
+  const key = (work: Work) => SORT_KEY[sort.key](work, courses);
+  const turn = sort.down ? -1 : 1;
+  return (a, b) => {
+    const left = key(a);
+    const right = key(b);
+    if (left === right) return a.id - b.id;
+    if (left === null) return 1;
+    if (right === null) return -1;
+    return left < right ? -turn : turn;
+  };
+}
+
+function byList<T extends string>(
+  works: readonly Work[],
+  list: readonly T[],
+  words: Record<T, string>,
+  of: (work: Work) => T,
+): Group[] {
+  return list.map((key) => ({
+    key,
+    title: words[key],
+    about: '',
+    works: works.filter((work) => of(work) === key).sort(byDue),
+  }));
+}
+
+/** Units in the order of their courses; what has none stands at the end of its course. */
+function byUnit(board: Board, works: readonly Work[]): Group[] {
+  return board.courses.flatMap((course) => {
+    const those = works.filter((work) => work.courseId === course.id);
+    const units = [...new Set(those.map((work) => work.unit ?? ''))].sort((a, b) =>
+      a === '' ? 1 : b === '' ? -1 : a.localeCompare(b, 'en', { numeric: true }),
+    );
+    return units.map((unit) => ({
+      key: `unit-${course.id}-${unit}`,
+      title: unit || 'No unit',
+      about: course.name,
+      works: those.filter((work) => (work.unit ?? '') === unit).sort((a, b) => a.id - b.id),
+    }));
+  });
 }
 
 function byMove(board: Board, works: readonly Work[], now: number): Group[] {

@@ -1,29 +1,70 @@
 import clsx from 'clsx';
 import { ChevronDown, Plus, X } from 'lucide-react';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useStudent } from '../../frame/student';
 import { hasModifier, isTyping } from '../../lib/keys';
-import { GROUPINGS, type Grouping, isNarrowed, type Narrowing } from '../../lib/narrow';
+import {
+  countTrait,
+  EVERYTHING,
+  GROUPINGS,
+  type Grouping,
+  isNarrowed,
+  KINDS,
+  type Narrowing,
+  SORTS,
+  type SortKey,
+  STAGES,
+  TRAIT_WORDS,
+  TRAITS,
+} from '../../lib/narrow';
+import { useNow } from '../../lib/now';
 import { dateWords } from '../../lib/time';
-import { MOVES, moveWords } from '../../lib/words';
+import { KIND_WORDS, MOVES, moveWords, STAGE_WORDS } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
-import { Menu, MenuCheck, MenuItem } from '../../ui/menu';
+import { Menu, MenuCheck, MenuChoice, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu';
+import { CoursesDialog } from './courses-dialog';
+import { LensMenu } from './lens-menu';
 import { narrowedWords } from './model';
 
 const CHIP =
   'inline-flex h-[28px] shrink-0 items-center gap-1.5 whitespace-nowrap rounded border border-line bg-raised px-2.5 text-[14px] hover:border-ink-3 data-[on=true]:border-ink data-[on=true]:shadow-[inset_0_-2px_0_var(--yours)]';
 
-const GROUP_WORDS: Record<Grouping, string> = { move: 'By move', course: 'By course', due: 'By due' };
+const GROUP_WORDS: Record<Grouping, string> = {
+  move: 'By move',
+  course: 'By course',
+  unit: 'By unit',
+  due: 'By due',
+  state: 'By state',
+  kind: 'By kind',
+};
+
+const SORT_WORDS: Record<SortKey, string> = {
+  due: 'Due',
+  place: 'Order in the course',
+  title: 'Title',
+  points: 'Points',
+  impact: 'Impact on the course',
+  loss: 'Next loss',
+  effort: 'Effort',
+  kind: 'Kind',
+  state: 'State',
+};
 
 interface NarrowBarProps {
   shown: number;
   narrowing: Narrowing;
   change: (change: Partial<Narrowing>) => void;
+  /** Whether several rows are being chosen. */
+  choosing: boolean;
+  onChoosing: (on: boolean) => void;
+  onColumns: () => void;
 }
 
+type ChipProps = Pick<NarrowBarProps, 'narrowing' | 'change'>;
+
 /** How many are shown of how many, how they are grouped, and what they are narrowed to. */
-function NarrowBar({ shown, narrowing, change }: NarrowBarProps) {
+function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onColumns }: NarrowBarProps) {
   const { board, mayWrite } = useStudent();
   return (
     <div className="@container shrink-0 no-print border-line border-b">
@@ -36,23 +77,11 @@ function NarrowBar({ shown, narrowing, change }: NarrowBarProps) {
             {narrowedWords(board, narrowing.courses, narrowing.moves)}
           </span>
         </p>
-        <fieldset className="mr-3 flex gap-1.5">
-          <legend className="sr-only">Group</legend>
-          {GROUPINGS.map((by) => (
-            <button
-              key={by}
-              type="button"
-              aria-pressed={narrowing.by === by}
-              data-on={narrowing.by === by}
-              onClick={() => change({ by })}
-              className={CHIP}
-            >
-              {GROUP_WORDS[by]}
-            </button>
-          ))}
-        </fieldset>
+        <GroupChip narrowing={narrowing} change={change} />
         <CourseChip narrowing={narrowing} change={change} />
         <MoveChip narrowing={narrowing} change={change} />
+        <MoreChip narrowing={narrowing} change={change} />
+        <LensMenu narrowing={narrowing} chip={CHIP} />
         {narrowing.day && (
           <button type="button" data-on="true" onClick={() => change({ day: '' })} className={CHIP}>
             {dateWords(narrowing.day)}
@@ -63,13 +92,16 @@ function NarrowBar({ shown, narrowing, change }: NarrowBarProps) {
         {isNarrowed(narrowing) && (
           <button
             type="button"
-            onClick={() => change({ courses: [], moves: [], text: '', day: '' })}
+            onClick={() => change(EVERYTHING)}
             className="px-2 text-ink-2 underline underline-offset-2 hover:text-ink"
           >
             Show all
           </button>
         )}
-        {mayWrite && <AddMenu />}
+        <span className="ml-auto flex gap-1.5">
+          <ViewMenu choosing={choosing} onChoosing={onChoosing} onColumns={onColumns} />
+          {mayWrite && <AddMenu />}
+        </span>
       </div>
     </div>
   );
@@ -79,7 +111,142 @@ function toggled<T>(list: readonly T[], item: T, on: boolean): T[] {
   return on ? [...list, item] : list.filter((one) => one !== item);
 }
 
-function CourseChip({ narrowing, change }: Omit<NarrowBarProps, 'shown'>) {
+/** How the rows are grouped, and in which order they stand in each group. */
+function GroupChip({ narrowing, change }: ChipProps) {
+  const { by, sort } = narrowing;
+  return (
+    <Menu
+      trigger={
+        <button type="button" data-on={by !== 'move' || sort !== null} className={clsx(CHIP, 'mr-2')}>
+          {GROUP_WORDS[by]}
+          {sort && `, ${SORT_WORDS[sort.key].toLowerCase()} ${sort.down ? '↓' : '↑'}`}
+          <ChevronDown size={13} aria-hidden />
+        </button>
+      }
+    >
+      <MenuLabel>Grouped</MenuLabel>
+      <MenuChoice
+        value={by}
+        onChange={(next) => change({ by: next as Grouping })}
+        choices={GROUPINGS.map((one) => [one, GROUP_WORDS[one]] as const)}
+      />
+      <MenuRule />
+      <MenuSub label={sort ? `Sorted by ${SORT_WORDS[sort.key].toLowerCase()}` : 'Sorted as helps most'}>
+        <MenuChoice
+          value={sort?.key ?? ''}
+          onChange={(key) => change({ sort: key ? { key: key as SortKey, down: false } : null })}
+          choices={[['', 'As helps most'], ...SORTS.map((key) => [key, SORT_WORDS[key]] as const)]}
+        />
+        <MenuRule />
+        <MenuCheck
+          checked={sort?.down ?? false}
+          onChange={(down) => sort && change({ sort: { ...sort, down } })}
+        >
+          Largest or last first
+        </MenuCheck>
+      </MenuSub>
+    </Menu>
+  );
+}
+
+/** Everything else that the work can be narrowed by. */
+function MoreChip({ narrowing, change }: ChipProps) {
+  const { board } = useStudent();
+  const now = useNow();
+  const { stages, kinds, units, traits } = narrowing;
+  const chosen = stages.length + kinds.length + units.length + traits.length;
+  const allUnits = [...new Set(board.works.map((work) => work.unit ?? ''))].filter(Boolean);
+  return (
+    <Menu
+      trigger={
+        <button type="button" data-on={chosen > 0} className={CHIP}>
+          {chosen === 0 ? 'More' : `More: ${chosen}`}
+          <ChevronDown size={13} aria-hidden />
+        </button>
+      }
+    >
+      {TRAITS.map((trait) => (
+        <MenuCheck
+          key={trait}
+          checked={traits.includes(trait)}
+          onChange={(on) => change({ traits: toggled(traits, trait, on) })}
+        >
+          {TRAIT_WORDS[trait]}
+          <span className="ml-auto pl-6 text-ink-2">{countTrait(board, trait, now)}</span>
+        </MenuCheck>
+      ))}
+      <MenuRule />
+      <MenuSub label="State">
+        <Checks
+          all={STAGES}
+          chosen={stages}
+          words={(one) => STAGE_WORDS[one]}
+          onChange={(stages) => change({ stages })}
+        />
+      </MenuSub>
+      <MenuSub label="Kind">
+        <Checks
+          all={KINDS}
+          chosen={kinds}
+          words={(one) => KIND_WORDS[one]}
+          onChange={(kinds) => change({ kinds })}
+        />
+      </MenuSub>
+      <MenuSub label="Unit">
+        <Checks all={allUnits} chosen={units} words={(one) => one} onChange={(units) => change({ units })} />
+      </MenuSub>
+    </Menu>
+  );
+}
+
+interface ChecksProps<T extends string> {
+  all: readonly T[];
+  chosen: readonly T[];
+  words: (one: T) => string;
+  onChange: (chosen: T[]) => void;
+}
+
+function Checks<T extends string>({ all, chosen, words, onChange }: ChecksProps<T>) {
+  return all.map((one) => (
+    <MenuCheck key={one} checked={chosen.includes(one)} onChange={(on) => onChange(toggled(chosen, one, on))}>
+      {words(one)}
+    </MenuCheck>
+  ));
+}
+
+/** What is done to the table itself. */
+function ViewMenu({
+  choosing,
+  onChoosing,
+  onColumns,
+}: Pick<NarrowBarProps, 'choosing' | 'onChoosing' | 'onColumns'>) {
+  const { mayWrite } = useStudent();
+  const [arranging, setArranging] = useState(false);
+  return (
+    <>
+      <Menu
+        align="end"
+        trigger={
+          <button type="button" data-on={choosing} className={CHIP}>
+            Table
+            <ChevronDown size={13} aria-hidden />
+          </button>
+        }
+      >
+        {mayWrite && (
+          <MenuCheck checked={choosing} onChange={onChoosing}>
+            Choose several rows
+          </MenuCheck>
+        )}
+        <MenuItem onSelect={onColumns}>Columns</MenuItem>
+        {mayWrite && <MenuItem onSelect={() => setArranging(true)}>Order and colours of courses</MenuItem>}
+      </Menu>
+      <CoursesDialog open={arranging} onClose={() => setArranging(false)} />
+    </>
+  );
+}
+
+function CourseChip({ narrowing, change }: ChipProps) {
   const { board } = useStudent();
   const chosen = narrowing.courses.length;
   return (
@@ -108,7 +275,7 @@ function CourseChip({ narrowing, change }: Omit<NarrowBarProps, 'shown'>) {
   );
 }
 
-function MoveChip({ narrowing, change }: Omit<NarrowBarProps, 'shown'>) {
+function MoveChip({ narrowing, change }: ChipProps) {
   const student = useStudent();
   const { board } = student;
   const { counts } = board;
@@ -182,7 +349,7 @@ function AddMenu() {
     <Menu
       align="end"
       trigger={
-        <button type="button" className={clsx(CHIP, 'ml-auto')}>
+        <button type="button" className={CHIP}>
           <Plus size={14} aria-hidden /> Add
         </button>
       }

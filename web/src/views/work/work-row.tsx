@@ -47,26 +47,42 @@ interface WorkRowProps extends Place {
   columns: readonly Column[];
   open: boolean;
   stop: boolean;
+  /** Null while no rows are being chosen. */
+  chosen: boolean | null;
+  onChoose: (work: number) => void;
   onOpen: (work: number) => void;
   onFocus: (work: number) => void;
 }
 
 const WorkRow = memo(function WorkRow(props: WorkRowProps) {
-  const { work, student, now, columns, open, stop, onOpen, onFocus } = props;
+  const { work, student, now, columns, open, stop, chosen, onChoose, onOpen, onFocus } = props;
   return (
     // biome-ignore lint/a11y/useKeyWithClickEvents: the grid around it takes the keys
     <div
       role="row"
       aria-rowindex={props.rowIndex}
-      aria-selected={open}
+      aria-selected={chosen ?? open}
       tabIndex={stop ? 0 : -1}
       data-work={work.id}
       data-open={open}
-      onClick={() => onOpen(work.id)}
+      data-chosen={chosen ?? undefined}
+      onClick={() => (chosen === null ? onOpen(work.id) : onChoose(work.id))}
       onFocus={() => onFocus(work.id)}
       className={columns.length > 0 ? 'work-row work-cells' : 'work-row'}
       style={placeStyle(props)}
     >
+      {columns.length > 0 && chosen !== null && (
+        <span role="gridcell" tabIndex={-1}>
+          <span
+            aria-hidden
+            className="grid size-4 place-items-center rounded-sm border border-ink-3 text-[11px] text-paper leading-none data-[on=true]:border-ink data-[on=true]:bg-ink"
+            data-on={chosen}
+          >
+            {chosen ? '✓' : ''}
+          </span>
+          <span className="sr-only">{chosen ? 'chosen' : 'not chosen'}</span>
+        </span>
+      )}
       {columns.length > 0 ? (
         columns.map((column) => (
           <span

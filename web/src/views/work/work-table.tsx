@@ -1,9 +1,18 @@
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { type CSSProperties, type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import {
+  type CSSProperties,
+  type KeyboardEvent,
+  type PointerEvent,
+  useEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { useStudent } from '../../frame/student';
 import { hasModifier, isTyping } from '../../lib/keys';
+import type { Sort, SortKey } from '../../lib/narrow';
 import { useWidth } from '../../lib/width';
-import { type Column, columnsFor } from './columns';
+import { type Column, columnsFor, type Layout } from './columns';
 import type { Line } from './model';
 import { GroupRow, WorkRow } from './work-row';
 
@@ -20,17 +29,25 @@ interface WorkTableProps {
   now: number;
   openWork: number | null;
   onOpen: (work: number, step?: string) => void;
+  layout: Layout | null;
+  onLayout: (layout: Layout) => void;
+  sort: Sort | null;
+  onSort: (sort: Sort | null) => void;
+  /** The rows that are chosen; null while none are being chosen. */
+  chosen: ReadonlySet<number> | null;
+  onChoose: (work: number) => void;
 }
 
 /** A virtual table: one tab stop, arrows or j and k inside, Enter opens. */
-function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
+function WorkTable(props: WorkTableProps) {
+  const { lines, shown, now, openWork, onOpen, layout, chosen, onChoose } = props;
   const student = useStudent();
   const scroll = useRef<HTMLDivElement>(null);
   const [active, setActive] = useState<number | null>(null);
   const wanted = useRef<number | null>(null);
   const width = useWidth(scroll, WIDE);
   const narrow = width < NARROW;
-  const columns = useMemo(() => (narrow ? [] : columnsFor(width)), [narrow, width]);
+  const columns = useMemo(() => (narrow ? [] : columnsFor(width, layout)), [narrow, width, layout]);
   const rows = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroll.current,
@@ -82,6 +99,7 @@ function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
     else if (event.key === 'End') move(lines.length, -1);
     else if (event.key === 'Enter') onOpen(line.work.id);
     else if (event.key === 'e') onOpen(line.work.id, 'hand-in');
+    else if (event.key === 'x' || (event.key === ' ' && chosen)) onChoose(line.work.id);
     else return;
     event.preventDefault();
   };
@@ -95,9 +113,22 @@ function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
       aria-rowcount={lines.length + 1}
       onKeyDown={onKeyDown}
       className="relative min-h-0 flex-1 overflow-auto outline-none print:overflow-visible"
-      style={{ '--tracks': columns.map((column) => column.track).join(' ') } as CSSProperties}
+      style={{ '--tracks': tracks(columns, chosen !== null) } as CSSProperties}
     >
-      {!narrow && <Head columns={columns} />}
+      {!narrow && (
+        <Head
+          columns={columns}
+          choosing={chosen !== null}
+          sort={props.sort}
+          onSort={props.onSort}
+          onResize={(key, pixels) =>
+            props.onLayout({
+              keys: columns.map((column) => column.key),
+              widths: { ...layout?.widths, [key]: pixels },
+            })
+          }
+        />
+      )}
       <div role="rowgroup" className="relative" style={{ height: rows.getTotalSize() }}>
         {rows.getVirtualItems().map((item) => {
           const line = lines[item.index];
@@ -114,6 +145,8 @@ function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
               columns={columns}
               open={line.work.id === openWork}
               stop={item.index === stop}
+              chosen={chosen ? chosen.has(line.work.id) : null}
+              onChoose={onChoose}
               onOpen={onOpen}
               onFocus={setActive}
               {...place}
@@ -125,15 +158,85 @@ function WorkTable({ lines, shown, now, openWork, onOpen }: WorkTableProps) {
   );
 }
 
-function Head({ columns }: { columns: readonly Column[] }) {
+function tracks(columns: readonly Column[], choosing: boolean): string {
+  return [...(choosing ? ['20px'] : []), ...columns.map((column) => column.track)].join(' ');
+}
+
+interface HeadProps {
+  columns: readonly Column[];
+  choosing: boolean;
+  sort: Sort | null;
+  onSort: (sort: Sort | null) => void;
+  onResize: (column: string, pixels: number) => void;
+}
+
+/** A click on a head sorts by it, a second turns it round, a third lets the helpful order have its way again. */
+function Head({ columns, choosing, sort, onSort, onResize }: HeadProps) {
+  const turn = (key: SortKey) => {
+    if (sort?.key !== key) onSort({ key, down: false });
+    else onSort(sort.down ? null : { key, down: true });
+  };
   return (
     <div role="row" aria-rowindex={1} tabIndex={-1} className="work-head work-cells">
-      {columns.map((column) => (
-        <span key={column.key} role="columnheader" tabIndex={-1} data-end={column.end}>
-          {column.head}
+      {choosing && (
+        <span role="columnheader" tabIndex={-1}>
+          <span className="sr-only">Chosen</span>
         </span>
-      ))}
+      )}
+      {columns.map((column) => {
+        const sorted = column.sort !== undefined && sort?.key === column.sort ? sort : null;
+        return (
+          <span
+            key={column.key}
+            role="columnheader"
+            tabIndex={-1}
+            data-end={column.end}
+            aria-sort={sorted ? (sorted.down ? 'descending' : 'ascending') : undefined}
+            className="group/head !relative"
+          >
+            {column.sort ? (
+              <button
+                type="button"
+                onClick={() => column.sort && turn(column.sort)}
+                className="truncate hover:text-ink"
+              >
+                {column.head}
+                {sorted && <span aria-hidden> {sorted.down ? '↓' : '↑'}</span>}
+              </button>
+            ) : (
+              <span className="truncate">{column.head}</span>
+            )}
+            <Edge onResize={(pixels) => onResize(column.key, pixels)} />
+          </span>
+        );
+      })}
     </div>
+  );
+}
+
+const LEAST = 36;
+
+/** The right edge of a head, by which its column is made wider or narrower. By keys it is done in the columns dialog. */
+function Edge({ onResize }: { onResize: (pixels: number) => void }) {
+  const onPointerDown = (event: PointerEvent<HTMLSpanElement>) => {
+    const head = event.currentTarget.parentElement;
+    if (!head) return;
+    event.preventDefault();
+    const { left } = head.getBoundingClientRect();
+    const move = (to: globalThis.PointerEvent) => onResize(Math.max(LEAST, Math.round(to.clientX - left)));
+    const up = () => {
+      window.removeEventListener('pointermove', move);
+      window.removeEventListener('pointerup', up);
+    };
+    window.addEventListener('pointermove', move);
+    window.addEventListener('pointerup', up);
+  };
+  return (
+    <span
+      aria-hidden
+      onPointerDown={onPointerDown}
+      className="absolute inset-y-1 right-0 w-1.5 cursor-col-resize border-line border-r opacity-0 group-hover/head:opacity-100"
+    />
   );
 }
 

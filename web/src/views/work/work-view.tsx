@@ -1,17 +1,20 @@
 import clsx from 'clsx';
-import { useCallback, useDeferredValue, useMemo, useRef } from 'react';
+import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { useStudent } from '../../frame/student';
-import { isNarrowed, narrow, writeNarrowing } from '../../lib/narrow';
+import { EVERYTHING, isNarrowed, narrow, writeNarrowing } from '../../lib/narrow';
 import { useNow } from '../../lib/now';
 import { Button } from '../../ui/button';
 import { Empty } from '../../ui/states';
 import { Piece } from '../piece/piece';
 import { AddCourseDialog } from './add-course';
 import { Alarm } from './alarm';
+import { ChosenBar } from './chosen-bar';
+import { ColumnsDialog } from './columns-dialog';
 import { CourseLine } from './course-line';
 import { group, lines } from './model';
 import { NarrowBar } from './narrow-bar';
+import { useLayout } from './use-layout';
 import { useNarrowing } from './use-narrowing';
 import { WorkFormDialog } from './work-form';
 import { WorkTable } from './work-table';
@@ -26,8 +29,24 @@ function WorkView() {
   const [narrowing, change] = useNarrowing();
   const deferred = useDeferredValue(narrowing);
   const minute = Math.floor(useNow() / MINUTE) * MINUTE;
-  const shown = useMemo(() => narrow(board, deferred), [board, deferred]);
-  const groups = useMemo(() => group(board, shown, deferred.by, minute), [board, shown, deferred.by, minute]);
+  const shown = useMemo(() => narrow(board, deferred, minute), [board, deferred, minute]);
+  const groups = useMemo(
+    () => group(board, shown, deferred.by, deferred.sort, minute),
+    [board, shown, deferred.by, deferred.sort, minute],
+  );
+  const [layout, setLayout] = useLayout();
+  const [sizing, setSizing] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlySet<number> | null>(null);
+  const choose = useCallback(
+    (work: number) =>
+      mayWrite &&
+      setChosen((before) => {
+        const next = new Set(before);
+        if (!next.delete(work)) next.add(work);
+        return next;
+      }),
+    [mayWrite],
+  );
   const list = useMemo(() => lines(groups), [groups]);
   const only = narrowing.courses.length === 1 ? course(narrowing.courses[0] ?? 0) : undefined;
   const navigate = useNavigate();
@@ -64,23 +83,48 @@ function WorkView() {
           )}
         >
           <Alarm except={openWork} onOpen={(work) => open(work, 'hand-in')} />
-          <NarrowBar shown={shown.length} narrowing={narrowing} change={change} />
+          <NarrowBar
+            shown={shown.length}
+            narrowing={narrowing}
+            change={change}
+            choosing={chosen !== null}
+            onChoosing={(on) => setChosen(on ? new Set() : null)}
+            onColumns={() => setSizing(true)}
+          />
           {only && <CourseLine course={only} />}
           {list.length > 0 ? (
-            <WorkTable lines={list} shown={shown.length} now={minute} openWork={openWork} onOpen={open} />
+            <WorkTable
+              lines={list}
+              shown={shown.length}
+              now={minute}
+              openWork={openWork}
+              onOpen={open}
+              layout={layout}
+              onLayout={setLayout}
+              sort={narrowing.sort}
+              onSort={(sort) => change({ sort })}
+              chosen={chosen}
+              onChoose={choose}
+            />
           ) : isNarrowed(narrowing) ? (
             <Empty title="Nothing is left of the work">
               <p className="mb-4">No piece of work is all of this at once.</p>
-              <Button onClick={() => change({ courses: [], moves: [], text: '', day: '' })}>
-                Show all {board.works.length}
-              </Button>
+              <Button onClick={() => change(EVERYTHING)}>Show all {board.works.length}</Button>
             </Empty>
           ) : (
             <NothingYet />
           )}
+          {chosen && (
+            <ChosenBar
+              works={board.works.filter((work) => chosen.has(work.id))}
+              onAll={() => setChosen(new Set(shown.map((work) => work.id)))}
+              onDone={() => setChosen(null)}
+            />
+          )}
         </div>
         {openWork !== null && <Piece key={openWork} work={openWork} onClose={close} />}
       </div>
+      <ColumnsDialog open={sizing} onClose={() => setSizing(false)} layout={layout} onLayout={setLayout} />
       {mayWrite && <AddDialogs />}
     </>
   );

@@ -9,6 +9,7 @@ import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.store.Course;
+import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
@@ -41,17 +42,25 @@ public record Board(
     /**
      * One piece of work with all that is known and derived about it.
      *
+     * @param own what the student reckons of it
+     * @param notes of one's own, the latest first
      * @param titles gives the words for a piece of work
      */
     public record Entry(
             Work work,
             Course course,
             List<RecordedFact> recorded,
+            Own.Figures own,
+            List<Own.Note> notes,
             CourseBook book,
             Finding finding,
             UnaryOperator<String> titles) {
         public Instant now() {
             return book.now();
+        }
+
+        public @Nullable Integer effortMinutes() {
+            return own.effortOr(work.definition().effortMinutes());
         }
 
         /** What shuts it, each in a sentence that says how far off it is; empty if nothing does. */

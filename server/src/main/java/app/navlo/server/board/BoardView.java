@@ -102,6 +102,12 @@ public record BoardView(
      * @param lock the gate that shuts it, in one sentence; null for none
      * @param impact in the units of the course's figure; null where it has none
      * @param dropped whether it is dropped in the reading so far
+     * @param belowPass its kept raw score is under the pass mark
+     * @param askUntil until when an extension may be asked for or a token used; null if neither may
+     * @param ungradedLong with the teacher for longer than nine in ten are
+     * @param notes of the student's own
+     * @param ownEffort whether the effort is the student's own estimate
+     * @param takesDone whether it may be reported as done, with nothing to hand over
      * @param files handed in, or lying ready in the draft
      */
     public record WorkView(
@@ -135,6 +141,12 @@ public record BoardView(
             @Nullable String lock,
             @Nullable String impact,
             boolean dropped,
+            boolean belowPass,
+            @Nullable Instant askUntil,
+            boolean ungradedLong,
+            int notes,
+            boolean ownEffort,
+            boolean takesDone,
             int files) {}
 
     /**

@@ -107,7 +107,7 @@ public class BoardViews {
         List<Tideline.Entry<Long>> entries = board.entries().stream()
                 .map(entry -> new Tideline.Entry<>(
                         entry.work().id(),
-                        Objects.requireNonNullElse(entry.work().definition().effortMinutes(), UNKNOWN_EFFORT),
+                        Objects.requireNonNullElse(entry.effortMinutes(), UNKNOWN_EFFORT),
                         entry.work().definition().opensAt(),
                         entry.state().due(),
                         entry.state().stage(),

@@ -12,6 +12,7 @@ import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.rules.WorkSheet.GateSheet;
 import app.navlo.server.store.Course;
+import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
@@ -34,6 +35,7 @@ final class Books {
     private final Map<Long, Course> courses;
     private final Map<Long, Term> terms;
     private final Map<Long, List<RecordedFact>> facts;
+    private final Map<Long, Own.Figures> figures;
     private final Map<Long, CourseRules> rules = new HashMap<>();
     private final Map<Long, List<CourseWork>> works = new HashMap<>();
     private final List<GradedReturn> returns = new ArrayList<>();
@@ -42,7 +44,9 @@ final class Books {
             Map<Long, Course> courses,
             Map<Long, Term> terms,
             Collection<Work> works,
-            Map<Long, List<RecordedFact>> facts) {
+            Map<Long, List<RecordedFact>> facts,
+            Map<Long, Own.Figures> figures) {
+        this.figures = figures;
         this.courses = courses;
         this.terms = terms;
         this.facts = facts;
@@ -92,6 +96,7 @@ final class Books {
     private CourseWork courseWork(Work work, Set<Long> ids, Set<String> units) {
         Work.Definition definition = work.definition();
         WorkSheet sheet = definition.rules();
+        Own.Figures own = figures.getOrDefault(work.id(), Own.Figures.NONE);
         return new CourseWork(
                 definition.item(work.id()),
                 new CourseWork.Place(definition.unit(), definition.category(), sheet.standards(), sheet.extra()),
@@ -100,8 +105,8 @@ final class Books {
                         .map(GateSheet::gate)
                         .toList(),
                 sheet.late() == null ? null : sheet.late().policy(),
-                null,
-                Objects.requireNonNullElse(definition.effortMinutes(), UNKNOWN_MINUTES),
+                own.expectedPercent(),
+                Objects.requireNonNullElse(own.effortOr(definition.effortMinutes()), UNKNOWN_MINUTES),
                 factsOf(work));
     }
 

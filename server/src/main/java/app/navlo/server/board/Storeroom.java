@@ -4,6 +4,7 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Facts;
+import app.navlo.server.store.Own;
 import app.navlo.server.store.Works;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -25,16 +26,18 @@ class Storeroom {
     private final Courses courses;
     private final Works works;
     private final Facts facts;
+    private final Own own;
     private final Cache<Changes.Mark, Stored> kept = Caffeine.newBuilder()
             .maximumSize(STUDENTS_KEPT)
             .expireAfterAccess(Duration.ofMinutes(20))
             .build();
 
-    Storeroom(Changes changes, Courses courses, Works works, Facts facts) {
+    Storeroom(Changes changes, Courses courses, Works works, Facts facts, Own own) {
         this.changes = changes;
         this.courses = courses;
         this.works = works;
         this.facts = facts;
+        this.own = own;
     }
 
     /** Within a transaction that writes nothing is kept: its change may be there before all of its rows are. */
@@ -54,6 +57,8 @@ class Storeroom {
                 standing,
                 courses.terms(student),
                 works.all(student, undone, standing),
-                facts.all(student, undone));
+                facts.all(student, undone),
+                own.figures(student, undone),
+                own.notes(student, undone));
     }
 }

@@ -1,13 +1,18 @@
 package app.navlo.server.board;
 
+import app.navlo.core.close.CheckIt;
+import app.navlo.core.course.Finding;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Costs;
+import app.navlo.core.work.Move;
 import app.navlo.core.work.PartsDone;
 import app.navlo.core.work.Redo;
 import app.navlo.core.work.ScoreShown;
+import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.FeedbackView;
@@ -53,7 +58,7 @@ public final class WorkViews {
                 dueDay(definition.due(), state.due()),
                 state.handedInAt(),
                 costs.isEmpty() ? null : cost(costs.get(0)),
-                definition.effortMinutes(),
+                entry.effortMinutes(),
                 score(entry),
                 feedback(entry.feedback()),
                 parts(state.parts()),
@@ -63,6 +68,12 @@ public final class WorkViews {
                 lock(entry),
                 Figures.textOrNull(entry.finding().impact()),
                 entry.droppedIn().contains(Reading.SO_FAR),
+                belowPass(entry),
+                askUntil(entry.finding()),
+                entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG),
+                entry.notes().size(),
+                entry.own().effortMinutes() != null,
+                definition.takes().done(),
                 files);
     }
 
@@ -85,6 +96,24 @@ public final class WorkViews {
                 Figures.textOrNull(points),
                 Objects.equals(raw, points) ? null : Figures.textOrNull(raw),
                 Figures.text(entry.work().definition().marking().possible()));
+    }
+
+    private static boolean belowPass(Board.Entry entry) {
+        WorkItem.Marking marking = entry.work().definition().marking();
+        return marking.passPercent() != null
+                && RedoRule.below(
+                        marking.passPercent(), entry.finding().outcome().keptRaw(), marking.possible());
+    }
+
+    private static @Nullable Instant askUntil(Finding finding) {
+        boolean toHandIn =
+                finding.state().move() == Move.YOURS || finding.state().move() == Move.OUT_OF_REACH;
+        if (!toHandIn || finding.state().handInStands()) {
+            return null;
+        }
+        return finding.extension().may()
+                ? finding.extension().until()
+                : finding.tokens().may() ? finding.tokens().until() : null;
     }
 
     private static @Nullable String lock(Board.Entry entry) {

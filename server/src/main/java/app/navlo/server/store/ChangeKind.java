@@ -4,7 +4,7 @@ package app.navlo.server.store;
 public enum ChangeKind {
     SEED(false),
     DRAFT(false),
-    READ(false),
+    READ(true),
     HAND_IN(true),
     POST(true),
     WITHDRAW(true),
@@ -13,6 +13,9 @@ public enum ChangeKind {
     ADD_WORK(true),
     EDIT_WORK(true),
     REMOVE_WORK(true),
+    OWN(true),
+    NOTE(true),
+    LENS(true),
     IMPORT(true),
     UNDO(true);
 

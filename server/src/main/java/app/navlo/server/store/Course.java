@@ -17,7 +17,11 @@ public record Course(
 
     /** @param colour one of the names in {@link #COLOURS} */
     public record Details(
-            String name, String shortName, @Nullable String teacher, ZoneId zone, String colour) {}
+            String name, String shortName, @Nullable String teacher, ZoneId zone, String colour) {
+        public Details coloured(String other) {
+            return new Details(name, shortName, teacher, zone, other);
+        }
+    }
 
     public static final List<String> COLOURS =
             List.of("umber", "fern", "plum", "slate", "olive", "teal", "brick", "indigo");

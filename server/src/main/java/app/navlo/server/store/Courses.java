@@ -34,11 +34,11 @@ public class Courses {
         Map<Long, RuleSheet> rules = rules(student, undone);
         Map<Long, Course> latest = new LinkedHashMap<>();
         db.sql("""
-                SELECT c.id, c.version, c.position, c.term_id, r.change_id, r.gone, r.name, r.short_name, r.teacher,
+                SELECT c.id, c.version, COALESCE(r.place, c.position) AS position, c.term_id, r.change_id, r.gone, r.name, r.short_name, r.teacher,
                        r.zone, r.colour
                 FROM course c JOIN course_revision r ON r.course_id = c.id
                 WHERE c.student_id = :student
-                ORDER BY c.position, c.id, r.id
+                ORDER BY c.id, r.id
                 """).param("student", student).query(row -> {
             if (undone.contains(row.getLong("change_id"))) {
                 return;
@@ -49,7 +49,11 @@ public class Courses {
                 latest.put(row.getLong("id"), course(row, rules.getOrDefault(row.getLong("id"), RuleSheet.UNKNOWN)));
             }
         });
-        return latest;
+        Map<Long, Course> inOrder = new LinkedHashMap<>();
+        latest.values().stream()
+                .sorted(Comparator.comparingInt(Course::position).thenComparingLong(Course::id))
+                .forEach(course -> inOrder.put(course.id(), course));
+        return inOrder;
     }
 
     private static Course course(ResultSet row, RuleSheet rules) throws SQLException {
@@ -101,10 +105,16 @@ public class Courses {
     }
 
     public void revise(long course, long change, Course.Details details) {
+        revise(course, change, details, null);
+    }
+
+    /** @param place in the student's order, from 1; null for that in which it was added */
+    public void revise(long course, long change, Course.Details details, @Nullable Integer place) {
         db.sql("""
-                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, zone, colour)
-                VALUES (:course, :change, FALSE, :name, :short, :teacher, :zone, :colour)
+                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, zone, colour, place)
+                VALUES (:course, :change, FALSE, :name, :short, :teacher, :zone, :colour, :place)
                 """)
+                .param("place", place)
                 .param("course", course)
                 .param("change", change)
                 .param("name", details.name())

@@ -242,6 +242,8 @@ public class Works {
                 SELECT work_id FROM fact WHERE change_id = :change
                 UNION
                 SELECT work_id FROM work_revision WHERE change_id = :change
+                UNION
+                SELECT work_id FROM own_figure WHERE change_id = :change
                 """).param("change", change).query(Long.class).list();
     }
 
@@ -252,6 +254,8 @@ public class Works {
                 WHERE f.work_id = :work AND f.change_id > :after AND c.kind <> 'READ'
                 UNION
                 SELECT change_id FROM work_revision WHERE work_id = :work AND change_id > :after
+                UNION
+                SELECT change_id FROM own_figure WHERE work_id = :work AND change_id > :after
                 """)
                 .param("work", work)
                 .param("after", after)

@@ -11,6 +11,7 @@ import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.WorkView;
 import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.store.Own;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -22,6 +23,8 @@ import org.jspecify.annotations.Nullable;
  * @param costs instants ahead at which waiting costs something, soonest first
  * @param worth what it does to the course, and what stands between it and its points
  * @param life what happened, in order
+ * @param notes of the student's own, the latest first
+ * @param ownPercent that the student reckons it will bring; null where it says nothing
  * @param handIns every one, the latest first
  * @param whyNot why nothing can be handed in now; null when it can
  * @param editable null for work that wasn't typed in
@@ -38,6 +41,8 @@ public record WorkDetail(
         List<CostView> costs,
         WorthView worth,
         List<LifeLine> life,
+        List<NoteView> notes,
+        @Nullable String ownPercent,
         List<Receipt> handIns,
         DraftView draft,
         @Nullable String whyNot,
@@ -85,6 +90,13 @@ public record WorkDetail(
             List<Reading> droppedIn,
             @Nullable String extension,
             @Nullable String tokens) {}
+
+    /** @param tag null for none */
+    public record NoteView(long id, Instant at, @Nullable String tag, String body) {
+        static NoteView of(Own.Note note) {
+            return new NoteView(note.id(), note.at(), note.tag(), note.body());
+        }
+    }
 
     /** @param passed whether that instant is behind */
     public record SafeByView(Instant at, boolean passed, String because) {}

@@ -79,6 +79,8 @@ class WorkDetails {
                 entry.costs().stream().map(WorkViews::cost).toList(),
                 WorthViews.of(entry),
                 life(entry, zone),
+                entry.notes().stream().map(WorkDetail.NoteView::of).toList(),
+                Figures.textOrNull(entry.own().expectedPercent()),
                 receipts,
                 draft(draft),
                 yours ? null : Sentences.write(state.because().move(), zone),

@@ -107,12 +107,174 @@ public class WorkScreenTest extends Screen {
     public void groupingByCourseAndByDueShowsTheSameWork() {
         Page page = mira();
         int all = shown(page);
-        button(page, "By course").click();
+        String[][] firsts = {
+            {"By course", "Soil Science"},
+            {"By unit", "1 Profiles"},
+            {"By due", "Overdue and yours"},
+            {"By state", "Not open"},
+            {"By kind", "Assignment"}
+        };
+        String before = "By move";
+        for (String[] first : firsts) {
+            choose(page, before, first[0]);
+            assertThat(page.locator(".work-group").first()).containsText(first[1]);
+            assertEquals(shown(page), all);
+            before = first[0];
+        }
+    }
+
+    private static void choose(Page page, String menu, String choice) {
+        button(page, menu).click();
+        page.getByRole(
+                        AriaRole.MENUITEMRADIO,
+                        new Page.GetByRoleOptions().setName(choice).setExact(true))
+                .click();
+    }
+
+    @Test
+    public void aHeadSortsTurnsRoundAndLetsGo() {
+        Page page = mira();
+        Locator head = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Work"));
+        Locator first = page.locator("[role=row][data-work]").first();
+        head.getByRole(AriaRole.BUTTON).click();
+        assertThat(head).hasAttribute("aria-sort", "ascending");
+        assertThat(first).containsText("Bonus: a letter");
+        head.getByRole(AriaRole.BUTTON).click();
+        assertThat(head).hasAttribute("aria-sort", "descending");
+        assertThat(first).containsText("Worksheet 8");
+        assertThat(page).hasURL(Pattern.compile("sort=-title"));
+        head.getByRole(AriaRole.BUTTON).click();
+        assertThat(first).containsText("Planting plan, sheet 2");
+    }
+
+    @Test
+    public void traitsAndStatesNarrowAndALensKeepsThem() {
+        Page page = mira();
+        button(page, "More").click();
+        page.getByRole(
+                        AriaRole.MENUITEMCHECKBOX,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Below the pass mark")))
+                .click();
+        page.keyboard().press("Escape");
+        assertThat(row(page, "Evidence: food webs")).isVisible();
+        int below = shown(page);
+        assertTrue(below < 12);
+        button(page, "Lens").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Save what is shown as a lens"))
+                .click();
+        dialog(page).getByLabel("Name").fill("To lift");
+        button(page, "Save the lens").click();
+        assertThat(notice(page, "Saved the lens To lift")).isVisible();
+        page.navigate(address("/s/1/work"));
+        button(page, "Lens").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("To lift"))
+                .click();
+        assertThat(page).hasURL(Pattern.compile("only=belowpass"));
+        assertThat(counts(page)).containsText(below + " of ");
+        button(page, "Lens: To lift").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Remove the lens To lift"))
+                .click();
+        assertThat(button(page, "Lens")).isVisible();
+    }
+
+    @Test
+    public void severalRowsAreGivenAnEffortANoteAndReportedAsDone() {
+        Page page = mira();
+        page.getByLabel("Narrow by text").fill("practice twigs");
+        assertThat(row(page, "Practice: twigs")).isVisible();
+        row(page, "Practice: twigs").focus();
+        page.keyboard().press("x");
+        Locator bar = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Chosen work"));
+        assertThat(bar).containsText("1 chosen");
+        page.getByLabel("Narrow by text").fill("practice");
+        row(page, "Practice: lime").click();
+        assertThat(bar).containsText("2 chosen");
+        bar.getByText("Set effort").click();
+        dialog(page).getByLabel("Minutes").fill("50");
+        button(page, "Set the effort").click();
+        assertThat(row(page, "Practice: lime")).containsText("50 min");
+        Locator notice = notice(page, "Set the effort of 2 pieces of work");
+        notice.getByText("Undo").click();
+        assertThat(row(page, "Practice: lime")).containsText("25 min");
+
+        row(page, "Practice: lime").focus();
+        page.keyboard().press("x");
+        bar.getByText("Report 1 as done").click();
+        assertThat(row(page, "Practice: lime")).containsText("Turned in");
+        notice(page, "Reported 1 piece of work as done").getByText("Undo").click();
+        assertThat(row(page, "Practice: lime")).containsText("Draft");
+    }
+
+    @Test
+    public void columnsAreChosenOrderedAndSized() {
+        Page page = mira();
+        button(page, "Table").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Columns"))
+                .click();
+        dialog(page)
+                .getByLabel("Impact", new Locator.GetByLabelOptions().setExact(true))
+                .check();
+        dialog(page)
+                .getByLabel("Kind", new Locator.GetByLabelOptions().setExact(true))
+                .uncheck();
+        button(page, "Move Due up").click();
+        dialog(page).getByLabel(Pattern.compile("^Width of Work in pixels")).fill("300");
+        button(page, "Done").click();
+        assertEquals(
+                page.getByRole(AriaRole.COLUMNHEADER).allInnerTexts().stream()
+                        .map(String::strip)
+                        .toList(),
+                java.util.List.of(
+                        "State",
+                        "Due",
+                        "Work",
+                        "Effort",
+                        "Score",
+                        "Feedback",
+                        "Files",
+                        "Attempts",
+                        "Next loss",
+                        "Impact"));
+        page.reload();
+        Locator work = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Work"));
+        assertThat(work).isVisible();
+        assertEquals((int) work.boundingBox().width, 300);
+    }
+
+    @Test
+    public void coursesAreOrderedAndColouredEverywhereAndUndone() {
+        Page page = mira();
+        button(page, "Table").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Order and colours of courses"))
+                .click();
+        button(page, "Move Plant Identification up").click();
+        dialog(page).getByLabel("Colour of Plant Identification").selectOption("indigo");
+        button(page, "Save the arrangement").click();
+        Locator notice = notice(page, "Arranged the courses");
+        assertThat(notice).isVisible();
+        choose(page, "By move", "By course");
+        assertThat(page.locator(".work-group").first()).containsText("Plant Identification");
+        notice.getByText("Undo").click();
         assertThat(page.locator(".work-group").first()).containsText("Soil Science");
-        assertEquals(shown(page), all);
-        button(page, "By due").click();
-        assertThat(page.locator(".work-group").first()).containsText("Overdue and yours");
-        assertEquals(shown(page), all);
+    }
+
+    @Test
+    public void aNoteIsWrittenChangedAndRemovedAndAnOwnFigureHolds() {
+        Page page = mira();
+        Locator pane = open(page, "Soil essay, second");
+        pane.getByText("Add a note").click();
+        dialog(page).getByLabel("Note").fill("Ask for the tenants' ledger.");
+        dialog(page).getByLabel("Tag").fill("library");
+        button(page, "Add the note").click();
+        assertThat(pane).containsText("Ask for the tenants' ledger.");
+        pane.getByText("I expect otherwise").click();
+        dialog(page).getByLabel("Percent of its points").fill("50");
+        button(page, "Expect this").click();
+        assertThat(pane).containsText("30 of 60, at 50 %");
+        pane.getByText("Remove", new Locator.GetByTextOptions().setExact(true)).click();
+        assertThat(pane).not().containsText("tenants' ledger");
+        notice(page, "Removed a note").getByText("Undo").click();
+        assertThat(pane).containsText("Ask for the tenants' ledger.");
     }
 
     @Test
@@ -139,7 +301,7 @@ public class WorkScreenTest extends Screen {
         assertThat(list).containsText("Soil essay, second draft");
         close.click();
         assertThat(page).hasURL(Pattern.compile("day=2026-11-27"));
-        assertThat(counts(page)).containsText("1 of ");
+        assertThat(counts(page)).containsText("2 of ");
         page.keyboard().press("ArrowRight");
         assertThat(page.getByRole(
                         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Sat 28 Nov, "))))

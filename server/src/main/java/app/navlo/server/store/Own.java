@@ -1,0 +1,204 @@
+package app.navlo.server.store;
+
+import app.navlo.core.exact.Rational;
+import java.math.BigDecimal;
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** What a student adds for itself: what it reckons, its notes, its lenses. */
+@Repository
+public class Own {
+    private final JdbcClient db;
+
+    Own(JdbcClient db) {
+        this.db = db;
+    }
+
+    /**
+     * What the student reckons of a piece of work.
+     *
+     * @param effortMinutes null for what the school says
+     * @param expectedPercent that it will bring, raw; null for what the scores so far say
+     */
+    public record Figures(
+            @Nullable Integer effortMinutes, @Nullable Rational expectedPercent) {
+        public static final Figures NONE = new Figures(null, null);
+
+        /** The student's own estimate, else the one that is given. */
+        public @Nullable Integer effortOr(@Nullable Integer told) {
+            return effortMinutes == null ? told : effortMinutes;
+        }
+    }
+
+    /** By work; work of which nothing was ever reckoned is left out. */
+    public Map<Long, Figures> figures(long student, Set<Long> undone) {
+        Map<Long, Figures> figures = new HashMap<>();
+        db.sql("""
+                SELECT work_id, change_id, effort_minutes, expected_percent
+                FROM own_figure WHERE student_id = :student ORDER BY id
+                """).param("student", student).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                figures.put(
+                        row.getLong("work_id"),
+                        new Figures(
+                                Rows.integerOrNull(row, "effort_minutes"), Rows.exactOrNull(row, "expected_percent")));
+            }
+        });
+        return figures;
+    }
+
+    public void reckon(long student, long work, long change, Figures figures) {
+        BigDecimal percent = Rows.decimal(figures.expectedPercent());
+        db.sql("""
+                INSERT INTO own_figure (student_id, work_id, change_id, effort_minutes, expected_percent)
+                VALUES (:student, :work, :change, :effort, :percent)
+                """)
+                .param("student", student)
+                .param("work", work)
+                .param("change", change)
+                .param("effort", figures.effortMinutes())
+                .param("percent", percent)
+                .update();
+    }
+
+    /**
+     * @param work null for a note on a course
+     * @param course null for a note on a piece of work
+     * @param at when it was last written
+     * @param tag null for none
+     */
+    public record Note(
+            long id,
+            @Nullable Long work,
+            @Nullable Long course,
+            Instant at,
+            @Nullable String tag,
+            String body) {}
+
+    /** The latest first. */
+    public List<Note> notes(long student, Set<Long> undone) {
+        Map<Long, Note> standing = new LinkedHashMap<>();
+        db.sql("""
+                SELECT n.id, n.work_id, n.course_id, r.change_id, r.gone, r.at, r.tag, r.body
+                FROM note n JOIN note_revision r ON r.note_id = n.id
+                WHERE n.student_id = :student ORDER BY r.id
+                """).param("student", student).query(row -> {
+            if (undone.contains(row.getLong("change_id"))) {
+                return;
+            }
+            if (row.getBoolean("gone")) {
+                standing.remove(row.getLong("id"));
+            } else {
+                standing.put(row.getLong("id"), note(row));
+            }
+        });
+        List<Note> notes = new ArrayList<>(standing.values());
+        notes.sort(Comparator.comparing(Note::at).thenComparing(Note::id).reversed());
+        return notes;
+    }
+
+    private static Note note(ResultSet row) throws SQLException {
+        return new Note(
+                row.getLong("id"),
+                Rows.longOrNull(row, "work_id"),
+                Rows.longOrNull(row, "course_id"),
+                Rows.instant(row, "at"),
+                row.getString("tag"),
+                row.getString("body"));
+    }
+
+    public Optional<Note> note(long student, long id, Set<Long> undone) {
+        return notes(student, undone).stream().filter(note -> note.id() == id).findFirst();
+    }
+
+    /** @param note whose number is passed over */
+    public long addNote(long student, long change, Note note) {
+        KeyHolder key = new GeneratedKeyHolder();
+        db.sql("INSERT INTO note (student_id, work_id, course_id) VALUES (:student, :work, :course)")
+                .param("student", student)
+                .param("work", note.work())
+                .param("course", note.course())
+                .update(key, "id");
+        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        reviseNote(id, change, note, false);
+        return id;
+    }
+
+    public void reviseNote(long id, long change, Note note, boolean gone) {
+        db.sql("""
+                INSERT INTO note_revision (note_id, change_id, gone, at, tag, body)
+                VALUES (:note, :change, :gone, :at, :tag, :body)
+                """)
+                .param("note", id)
+                .param("change", change)
+                .param("gone", gone)
+                .param("at", note.at())
+                .param("tag", note.tag())
+                .param("body", note.body())
+                .update();
+    }
+
+    /** @param query of the address, without its question mark */
+    public record Lens(long id, String name, String query) {}
+
+    /** By name. */
+    public List<Lens> lenses(long student, Set<Long> undone) {
+        Map<Long, Lens> standing = new LinkedHashMap<>();
+        db.sql("""
+                SELECT l.id, r.change_id, r.gone, r.name, r.query
+                FROM lens l JOIN lens_revision r ON r.lens_id = l.id
+                WHERE l.student_id = :student ORDER BY r.id
+                """).param("student", student).query(row -> {
+            if (undone.contains(row.getLong("change_id"))) {
+                return;
+            }
+            if (row.getBoolean("gone")) {
+                standing.remove(row.getLong("id"));
+            } else {
+                standing.put(
+                        row.getLong("id"), new Lens(row.getLong("id"), row.getString("name"), row.getString("query")));
+            }
+        });
+        return standing.values().stream()
+                .sorted(Comparator.comparing(Lens::name, String.CASE_INSENSITIVE_ORDER))
+                .toList();
+    }
+
+    public long addLens(long student, long change, String name, String query) {
+        KeyHolder key = new GeneratedKeyHolder();
+        db.sql("INSERT INTO lens (student_id) VALUES (:student)")
+                .param("student", student)
+                .update(key, "id");
+        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        reviseLens(change, new Lens(id, name, query), false);
+        return id;
+    }
+
+    public void reviseLens(long change, Lens lens, boolean gone) {
+        db.sql("""
+                INSERT INTO lens_revision (lens_id, change_id, gone, name, query)
+                VALUES (:lens, :change, :gone, :name, :query)
+                """)
+                .param("lens", lens.id())
+                .param("change", change)
+                .param("gone", gone)
+                .param("name", lens.name())
+                .param("query", lens.query())
+                .update();
+    }
+}

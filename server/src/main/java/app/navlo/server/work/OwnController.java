@@ -1,0 +1,148 @@
+package app.navlo.server.work;
+
+import app.navlo.server.account.Person;
+import app.navlo.server.rules.Figures;
+import app.navlo.server.work.EditController.EditedView;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What a student adds for itself: estimates, notes, lenses, the order of its courses. */
+@RestController
+@RequestMapping("/api/students/{student}")
+public class OwnController {
+    private final OwnDesk desk;
+
+    OwnController(OwnDesk desk) {
+        this.desk = desk;
+    }
+
+    /** @param minutes null takes the student's own estimate away */
+    public record EffortForm(
+            @Nullable
+            @Min(value = 1, message = "At least 1 minute.")
+            @Max(value = 6000, message = "At most 6000 minutes.")
+            Integer minutes) {}
+
+    /** @param percent null takes the student's own figure away */
+    public record ExpectedForm(
+            @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
+            String percent) {}
+
+    public record NoteForm(
+            @Nullable @Size(max = 40, message = "At most 40 letters.")
+            String tag,
+
+            @NotBlank(message = "Write the note first.") @Size(max = 20_000, message = "At most 20000 letters.")
+            String body) {}
+
+    /**
+     * One deed to several pieces of work, as one change. Exactly one of the deeds is given.
+     *
+     * @param read marks their feedback as read
+     */
+    public record TogetherForm(
+            @NotEmpty(message = "Choose at least one piece of work.") @Size(max = 500, message = "At most 500 at once.")
+            List<Long> works,
+
+            @Nullable @Valid EffortForm effort,
+            @Nullable @Valid ExpectedForm expected,
+            @Nullable @Valid NoteForm note,
+            boolean read) {}
+
+    public record LensForm(
+            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")
+            String name,
+
+            @NotNull @Size(max = 2_000, message = "This narrowing is too long to be kept.")
+            String query) {}
+
+    /** @param query of the address, without its question mark */
+    public record LensView(long id, String name, String query) {}
+
+    /** Courses in their new order; every one of them once. */
+    public record ArrangementForm(@NotEmpty List<@Valid PlacedCourse> courses) {}
+
+    public record PlacedCourse(
+            long id, @NotBlank(message = "Choose a colour.") String colour) {}
+
+    @PostMapping("/works/together")
+    public EditedView together(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody TogetherForm form) {
+        return desk.together(Writer.of(student, person, null, key), form);
+    }
+
+    @PutMapping("/notes/{note}")
+    public EditedView editNote(
+            @PathVariable long student,
+            @PathVariable long note,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody NoteForm form) {
+        return desk.editNote(Writer.of(student, person, null, key), note, form);
+    }
+
+    @DeleteMapping("/notes/{note}")
+    public EditedView removeNote(
+            @PathVariable long student,
+            @PathVariable long note,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key) {
+        return desk.removeNote(Writer.of(student, person, null, key), note);
+    }
+
+    @GetMapping("/lenses")
+    public List<LensView> lenses(@PathVariable long student) {
+        return desk.lenses(student);
+    }
+
+    @PostMapping("/lenses")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addLens(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody LensForm form) {
+        return desk.addLens(Writer.of(student, person, null, key), form);
+    }
+
+    @DeleteMapping("/lenses/{lens}")
+    public EditedView removeLens(
+            @PathVariable long student,
+            @PathVariable long lens,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key) {
+        return desk.removeLens(Writer.of(student, person, null, key), lens);
+    }
+
+    @PutMapping("/courses")
+    public EditedView arrange(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody ArrangementForm form) {
+        return desk.arrange(Writer.of(student, person, null, key), form);
+    }
+}

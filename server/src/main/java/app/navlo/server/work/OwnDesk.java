@@ -1,0 +1,208 @@
+package app.navlo.server.work;
+
+import app.navlo.server.board.Board;
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.Figures;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Courses;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Own;
+import app.navlo.server.store.WriteOnce;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.OwnController.ArrangementForm;
+import app.navlo.server.work.OwnController.LensForm;
+import app.navlo.server.work.OwnController.LensView;
+import app.navlo.server.work.OwnController.NoteForm;
+import app.navlo.server.work.OwnController.PlacedCourse;
+import app.navlo.server.work.OwnController.TogetherForm;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.function.Supplier;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes down what a student adds for itself. Every write is one change, and can be undone. */
+@Service
+class OwnDesk {
+    private final WorkDesk desk;
+    private final Own own;
+    private final Changes changes;
+    private final Courses courses;
+    private final WriteOnce once;
+    private final LiveFeed live;
+
+    OwnDesk(WorkDesk desk, Own own, Changes changes, Courses courses, WriteOnce once, LiveFeed live) {
+        this.desk = desk;
+        this.own = own;
+        this.changes = changes;
+        this.courses = courses;
+        this.once = once;
+        this.live = live;
+    }
+
+    @Transactional
+    public EditedView together(Writer writer, TogetherForm form) {
+        long deeds = Stream.of(form.effort(), form.expected(), form.note(), form.read() ? form : null)
+                .filter(Objects::nonNull)
+                .count();
+        if (deeds != 1) {
+            throw Refusal.invalid("works", "Say one thing to do with them: effort, expected, note or read.");
+        }
+        return once(writer, "together " + form, () -> {
+            List<Board.Entry> entries = form.works().stream()
+                    .distinct()
+                    .sorted()
+                    .map(work -> desk.open(writer, work))
+                    .toList();
+            long change = desk.change(writer, kind(form), summary(form, entries));
+            entries.forEach(entry -> deed(writer, change, form, entry));
+            live.changed(writer.student());
+            return new EditedView(change, entries.get(0).work().id());
+        });
+    }
+
+    private static ChangeKind kind(TogetherForm form) {
+        if (form.read()) {
+            return ChangeKind.READ;
+        }
+        return form.note() == null ? ChangeKind.OWN : ChangeKind.NOTE;
+    }
+
+    private static String summary(TogetherForm form, List<Board.Entry> entries) {
+        String what =
+                entries.size() == 1 ? entries.get(0).work().definition().title() : entries.size() + " pieces of work";
+        if (form.effort() != null) {
+            return "Set the effort of " + what;
+        }
+        if (form.expected() != null) {
+            return "Set what is expected of " + what;
+        }
+        return form.note() == null ? "Marked the feedback on " + what + " as read" : "Added a note to " + what;
+    }
+
+    private void deed(Writer writer, long change, TogetherForm form, Board.Entry entry) {
+        long work = entry.work().id();
+        Own.Figures before = entry.own();
+        if (form.effort() != null) {
+            Own.Figures now = new Own.Figures(form.effort().minutes(), before.expectedPercent());
+            own.reckon(writer.student(), work, change, now);
+        } else if (form.expected() != null) {
+            Own.Figures now = new Own.Figures(
+                    before.effortMinutes(), Figures.orNull(form.expected().percent()));
+            own.reckon(writer.student(), work, change, now);
+        } else if (form.note() != null) {
+            own.addNote(writer.student(), change, note(work, form.note()));
+        } else if (entry.feedback().unread() > 0) {
+            desk.add(writer, change, work, FactKind.READ_MARKED, Map.of());
+        }
+        desk.touch(writer, work, change);
+    }
+
+    private Own.Note note(@Nullable Long work, NoteForm form) {
+        String tag =
+                form.tag() == null || form.tag().isBlank() ? null : form.tag().strip();
+        return new Own.Note(0, work, null, desk.now(), tag, form.body().strip());
+    }
+
+    @Transactional
+    public EditedView editNote(Writer writer, long id, NoteForm form) {
+        return once(writer, "note " + id + form, () -> {
+            Own.Note before = standing(writer, id);
+            long change = desk.change(writer, ChangeKind.NOTE, "Changed a note");
+            own.reviseNote(id, change, note(before.work(), form), false);
+            live.changed(writer.student());
+            return new EditedView(change, id);
+        });
+    }
+
+    @Transactional
+    public EditedView removeNote(Writer writer, long id) {
+        return once(writer, "remove note " + id, () -> {
+            Own.Note before = standing(writer, id);
+            long change = desk.change(writer, ChangeKind.NOTE, "Removed a note");
+            own.reviseNote(id, change, before, true);
+            live.changed(writer.student());
+            return new EditedView(change, id);
+        });
+    }
+
+    private Own.Note standing(Writer writer, long id) {
+        return own.note(writer.student(), id, changes.undone(writer.student()))
+                .orElseThrow(() -> Refusal.notFound("note"));
+    }
+
+    @Transactional(readOnly = true)
+    public List<LensView> lenses(long student) {
+        return own.lenses(student, changes.undone(student)).stream()
+                .map(lens -> new LensView(lens.id(), lens.name(), lens.query()))
+                .toList();
+    }
+
+    @Transactional
+    public EditedView addLens(Writer writer, LensForm form) {
+        return once(writer, "lens " + form, () -> {
+            String name = form.name().strip();
+            boolean taken = lenses(writer.student()).stream()
+                    .anyMatch(lens -> lens.name().equalsIgnoreCase(name));
+            if (taken) {
+                throw Refusal.invalid("name", "You have a lens of this name already. Give it another.");
+            }
+            long change = desk.change(writer, ChangeKind.LENS, "Saved the lens " + name);
+            long id = own.addLens(writer.student(), change, name, form.query());
+            live.changed(writer.student());
+            return new EditedView(change, id);
+        });
+    }
+
+    @Transactional
+    public EditedView removeLens(Writer writer, long id) {
+        return once(writer, "remove lens " + id, () -> {
+            LensView lens = lenses(writer.student()).stream()
+                    .filter(one -> one.id() == id)
+                    .findFirst()
+                    .orElseThrow(() -> Refusal.notFound("lens"));
+            long change = desk.change(writer, ChangeKind.LENS, "Removed the lens " + lens.name());
+            own.reviseLens(change, new Own.Lens(id, lens.name(), lens.query()), true);
+            live.changed(writer.student());
+            return new EditedView(change, id);
+        });
+    }
+
+    @Transactional
+    public EditedView arrange(Writer writer, ArrangementForm form) {
+        return once(writer, "arrange " + form, () -> {
+            Map<Long, Course> standing = courses.all(writer.student(), changes.undone(writer.student()));
+            Set<Long> given = new HashSet<>();
+            form.courses().forEach(placed -> given.add(placed.id()));
+            if (!given.equals(standing.keySet())
+                    || given.size() != form.courses().size()) {
+                throw Refusal.changedSince("The list of courses");
+            }
+            if (!form.courses().stream().map(PlacedCourse::colour).allMatch(Course.COLOURS::contains)) {
+                throw Refusal.invalid("colour", "Choose one of the colours offered.");
+            }
+            long change = desk.change(writer, ChangeKind.EDIT_COURSE, "Arranged the courses");
+            int place = 0;
+            for (PlacedCourse placed : form.courses()) {
+                place++;
+                Course.Details details = standing.get(placed.id()).details();
+                courses.revise(placed.id(), change, details.coloured(placed.colour()), place);
+                courses.touch(placed.id(), change);
+            }
+            live.changed(writer.student());
+            return new EditedView(change, form.courses().get(0).id());
+        });
+    }
+
+    private EditedView once(Writer writer, String asked, Supplier<EditedView> write) {
+        return once.run(new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()), EditedView.class, write);
+    }
+}
