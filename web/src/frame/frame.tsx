@@ -7,6 +7,7 @@ import { boardQuery, refreshStudent } from '../api/queries';
 import { setServerNow } from '../lib/now';
 import { StageGlyphs } from '../ui/stage-glyph';
 import { Failed, Loading } from '../ui/states';
+import { AlarmBar } from './alarm-bar';
 import { DemoBar } from './demo-bar';
 import { Shortcuts } from './shortcuts';
 import { StudentContext } from './student';
@@ -44,6 +45,7 @@ function Frame({ session }: { session: Session }) {
         </a>
         <TopBar session={session} student={student} />
         {value && <Tideline />}
+        {value && <AlarmBar />}
         <main id="view" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
           {value ? (
             <Outlet />

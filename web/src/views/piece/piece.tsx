@@ -13,6 +13,7 @@ import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeChange, noticeFault } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
+import { type Level, StepChart } from '../../ui/step-chart';
 import { TimingBar } from '../../ui/timing-bar';
 import { StateWords } from '../work/state-words';
 import { WorkFormDialog } from '../work/work-form';
@@ -168,6 +169,7 @@ function Costs({ detail }: { detail: Detail }) {
   if (detail.costs.length === 0) return null;
   return (
     <Part title="What it costs to wait">
+      <CostCurve detail={detail} now={now} />
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
         {detail.costs.map((cost) => (
           <div key={cost.at} className="contents">
@@ -180,6 +182,46 @@ function Costs({ detail }: { detail: Detail }) {
         <p className="mt-1.5 text-[13.5px] text-ink-2">{sentence(worth.policy)}</p>
       )}
     </Part>
+  );
+}
+
+const HOUR = 3_600_000;
+
+/** What a hand-in keeps of full marks, by when it is made. */
+function CostCurve({ detail, now }: { detail: Detail; now: number }) {
+  const { costs, work, worth } = detail;
+  const last = costs.at(-1);
+  if (!last || costs.every((cost) => Number(cost.lost) === 0)) return null;
+  const reach = new Date(last.at).getTime();
+  const to = reach + Math.max(HOUR, (reach - now) * 0.06);
+  let kept = costs.reduce((sum, cost) => sum + Number(cost.lost), 0);
+  let from = now;
+  const levels: Level[] = [];
+  for (const cost of costs) {
+    const at = new Date(cost.at).getTime();
+    if (at > from) levels.push({ from, to: at, kept });
+    kept -= Number(cost.lost);
+    from = at;
+  }
+  if (kept > 1e-9) levels.push({ from, to, kept });
+  const due = work.move === 'YOURS' && work.redo ? work.redo.due : work.due;
+  const marks = [
+    { at: due, words: 'due' },
+    { at: worth.safeBy?.at ?? null, words: 'safe by' },
+    { at: last.limit ? last.at : null, words: LIMIT_WORDS[last.limit ?? 'CLOSES_AT'] },
+  ].flatMap(({ at, words }) => {
+    const instant = at ? new Date(at).getTime() : 0;
+    return instant >= now && instant <= to ? [{ at: instant, words }] : [];
+  });
+  return (
+    <StepChart
+      levels={levels}
+      from={now}
+      to={to}
+      most={Number(work.score.possible)}
+      marks={marks}
+      pointer={null}
+    />
   );
 }
 

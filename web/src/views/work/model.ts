@@ -227,12 +227,3 @@ export function narrowedWords(
     moves.length === 0 ? 'all moves' : moves.map((one) => MOVE_WORDS[one].toLowerCase()).join(', ');
   return `${course}, ${move}`;
 }
-
-/** Drafts that look done and aren't, with their due near: what raises the alarm. */
-export function draftsNearDue(works: readonly Work[]): Work[] {
-  return works
-    .filter(
-      (work) => work.stage === 'DRAFT' && work.move === 'YOURS' && work.timing === 'DUE_SOON' && !work.parts,
-    )
-    .sort(byDue);
-}

@@ -8,7 +8,6 @@ import { Button } from '../../ui/button';
 import { Empty } from '../../ui/states';
 import { Piece } from '../piece/piece';
 import { AddCourseDialog } from './add-course';
-import { Alarm } from './alarm';
 import { ChosenBar } from './chosen-bar';
 import { ColumnsDialog } from './columns-dialog';
 import { CourseLine } from './course-line';
@@ -82,7 +81,6 @@ function WorkView() {
             openWork !== null && 'max-wide:hidden print:hidden',
           )}
         >
-          <Alarm except={openWork} onOpen={(work) => open(work, 'hand-in')} />
           <NarrowBar
             shown={shown.length}
             narrowing={narrowing}

@@ -3,6 +3,7 @@ package app.navlo.server.screen;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import org.testng.annotations.DataProvider;
@@ -59,6 +60,22 @@ public class AccessibilityTest extends Screen {
             assertThat(button(page, "Save the rules")).isVisible();
             assertAccessible(page);
         }
+    }
+
+    @Test(dataProvider = "looks")
+    public void rowsBeingChosenAndTheColumns(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        button(page, "Table").click();
+        page.getByRole(AriaRole.MENUITEMCHECKBOX).click();
+        page.keyboard().press("Escape");
+        assertThat(page.getByText("0 chosen")).isVisible();
+        row(page, "Worksheet 8").click();
+        assertAccessible(page);
+        button(page, "Table").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Columns"))
+                .click();
+        assertThat(dialog(page)).isVisible();
+        assertAccessible(page);
     }
 
     @Test(dataProvider = "looks")

@@ -44,6 +44,24 @@ public class StandingScreenTest extends Screen {
     }
 
     @Test
+    public void theAlarmStandsOnEveryViewAndLeadsToTheWork() {
+        Page page = mira();
+        for (String view : new String[] {"Standing", "Links", "Work"}) {
+            page.getByRole(
+                            AriaRole.LINK,
+                            new Page.GetByRoleOptions().setName(view).setExact(true))
+                    .click();
+            assertThat(page.getByRole(AriaRole.ALERT)).containsText("Not handed in: Planting plan, sheet 2");
+        }
+        page.getByRole(AriaRole.ALERT)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more")))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Sent back")))
+                .click();
+        assertThat(pane(page)).containsText("Site section through the terrace");
+    }
+
+    @Test
     public void theExampleFollowsWhatIsTyped() {
         Page page = rules(mira(), "Soil Science");
         assertThat(lateExample(page)).containsText("Handed in 25 h late you’d keep 13 of 17.");
