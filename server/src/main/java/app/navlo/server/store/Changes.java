@@ -99,14 +99,6 @@ public class Changes {
                 .single();
     }
 
-    /** The highest number given so far to a change of this student; 0 before the first. */
-    public long last(long student) {
-        return db.sql("SELECT COALESCE(MAX(id), 0) FROM change WHERE student_id = :student")
-                .param("student", student)
-                .query(Long.class)
-                .single();
-    }
-
     /** The changes of this student that don't stand: undone by a change that does. */
     public Set<Long> undone(long student) {
         List<long[]> undos = db.sql("""

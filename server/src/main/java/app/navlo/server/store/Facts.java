@@ -28,8 +28,6 @@ import org.springframework.stereotype.Repository;
 /** The facts of a student's work: added, read, never changed. */
 @Repository
 public class Facts {
-    private static final int ANY_WORK = -1;
-
     private final JdbcClient db;
 
     Facts(JdbcClient db) {
@@ -38,23 +36,15 @@ public class Facts {
 
     /** Facts that stand, by work, in the order in which they were added. */
     public Map<Long, List<RecordedFact>> all(long student, Set<Long> undone) {
-        return read(student, ANY_WORK, undone);
-    }
-
-    public List<RecordedFact> of(long student, long work, Set<Long> undone) {
-        return read(student, work, undone).getOrDefault(work, List.of());
-    }
-
-    private Map<Long, List<RecordedFact>> read(long student, long only, Set<Long> undone) {
         Map<Long, List<RecordedFact>> byWork = new LinkedHashMap<>();
         db.sql("""
                 SELECT f.id, f.change_id, f.work_id, f.kind, f.happened_at, f.learnt_at, f.actor, f.actor_name,
                        c.source, f.attempt, f.content, f.part, f.body, f.points, f.points_by_due, f.is_final, f.is_posted, f.stands,
                        f.flag, f.asks_redo, f.due_at, f.due_day, f.due_zone, f.span_minutes, f.is_private, f.in_file
                 FROM fact f JOIN change c ON c.id = f.change_id
-                WHERE f.student_id = :student AND (:only = -1 OR f.work_id = :only)
+                WHERE f.student_id = :student
                 ORDER BY f.id
-                """).param("student", student).param("only", only).query(row -> {
+                """).param("student", student).query(row -> {
             if (!undone.contains(row.getLong("change_id"))) {
                 RecordedFact fact = recorded(row);
                 byWork.computeIfAbsent(fact.workId(), w -> new ArrayList<>()).add(fact);

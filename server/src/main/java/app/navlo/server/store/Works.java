@@ -22,8 +22,6 @@ import org.springframework.stereotype.Repository;
 /** Pieces of work of a student, each with the revision that stands. */
 @Repository
 public class Works {
-    private static final int ANY_WORK = -1;
-
     private final JdbcClient db;
     private final Sheets sheets;
 
@@ -34,14 +32,6 @@ public class Works {
 
     /** By number, in the order in which they were added. Work whose course is gone is left out. */
     public Map<Long, Work> all(long student, Set<Long> undone, Map<Long, Course> courses) {
-        return read(student, ANY_WORK, undone, courses);
-    }
-
-    public Optional<Work> find(long student, long id, Set<Long> undone, Map<Long, Course> courses) {
-        return Optional.ofNullable(read(student, id, undone, courses).get(id));
-    }
-
-    private Map<Long, Work> read(long student, long only, Set<Long> undone, Map<Long, Course> courses) {
         Map<Long, Work> latest = new LinkedHashMap<>();
         db.sql("""
                 SELECT w.id, w.version, w.origin, w.origin_key, r.change_id, r.gone, r.course_id, r.title, r.kind,
@@ -51,9 +41,9 @@ public class Works {
                        r.redo_needs_reopening, r.effort_minutes, r.takes_files, r.takes_text, r.takes_done,
                        r.file_types, r.max_files, r.max_file_bytes, r.rules
                 FROM work w JOIN work_revision r ON r.work_id = w.id
-                WHERE w.student_id = :student AND (:only = -1 OR w.id = :only)
+                WHERE w.student_id = :student
                 ORDER BY w.id, r.id
-                """).param("student", student).param("only", only).query(row -> {
+                """).param("student", student).query(row -> {
             if (undone.contains(row.getLong("change_id"))) {
                 return;
             }

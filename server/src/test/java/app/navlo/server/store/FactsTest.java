@@ -171,7 +171,7 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
     public void everyKindOfFactComesOutAsItWentIn(FactKind kind, Map<String, Object> columns) {
         long work = addWork(definition("Talk", null));
         facts.add(newFact(work, kind, columns));
-        RecordedFact read = facts.of(student, work, Set.of()).get(0);
+        RecordedFact read = facts.all(student, Set.of()).get(work).get(0);
         assertEquals(read.fact().stamp().at(), AT);
         assertEquals(read.fact().stamp().learnt(), AT.plusSeconds(60));
         assertEquals(read.fact().stamp().name(), "A. Teacher");
