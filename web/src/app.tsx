@@ -6,6 +6,7 @@ import type { Session } from './api/client';
 import { queryClient, sessionQuery } from './api/queries';
 import { Frame } from './frame/frame';
 import { Empty, Failed, Loading } from './ui/states';
+import { FeedbackView } from './views/feedback/feedback-view';
 import { LinksView } from './views/links/links-view';
 import { SignIn } from './views/signin/sign-in';
 import { RulesView } from './views/standing/rules-view';
@@ -25,6 +26,7 @@ function routes(session: Session) {
       children: [
         { index: true, element: <Navigate to="work" replace /> },
         { path: 'work/:work?', element: <WorkView /> },
+        { path: 'feedback/:work?', element: <FeedbackView /> },
         { path: 'standing', element: <StandingView /> },
         { path: 'standing/:course/rules', element: <RulesView /> },
         { path: 'links', element: <LinksView /> },

@@ -42,6 +42,12 @@ export const freeHoursQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/free-hours', { params: { path: { student } } })),
   });
 
+export const feedbackQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'feedback'],
+    queryFn: () => take(client.GET('/api/students/{student}/feedback', { params: { path: { student } } })),
+  });
+
 export const lensesQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'lenses'],

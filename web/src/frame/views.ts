@@ -8,6 +8,7 @@ export interface View {
 export function viewsOf(student: number): View[] {
   return [
     { name: 'Work', path: `/s/${student}/work`, key: 'w' },
+    { name: 'Feedback', path: `/s/${student}/feedback`, key: 'f' },
     { name: 'Standing', path: `/s/${student}/standing`, key: 's' },
     { name: 'Links', path: `/s/${student}/links`, key: 'l' },
   ];

@@ -333,7 +333,7 @@ function TextBox({ text, onChange }: { text: string; onChange: (text: string) =>
       value={text}
       onChange={(event) => onChange(event.target.value)}
       onKeyDown={(event) => event.key === 'Escape' && (text ? onChange('') : event.currentTarget.blur())}
-      className="h-[28px] w-40 min-w-0 @max-[640px]:flex-1 rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3"
+      className="h-[28px] w-40 min-w-[150px] @max-[640px]:flex-1 rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3"
     />
   );
 }

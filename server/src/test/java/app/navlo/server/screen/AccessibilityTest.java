@@ -63,6 +63,14 @@ public class AccessibilityTest extends Screen {
     }
 
     @Test(dataProvider = "looks")
+    public void whatWasSaid(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        page.navigate(address("/s/1/feedback"));
+        assertThat(page.getByText("What they said")).isVisible();
+        assertAccessible(page);
+    }
+
+    @Test(dataProvider = "looks")
     public void rowsBeingChosenAndTheColumns(Look look) {
         Page page = signedIn(look, "Mira Solheim");
         button(page, "Table").click();

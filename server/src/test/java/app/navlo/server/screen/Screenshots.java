@@ -65,6 +65,14 @@ public class Screenshots extends Screen {
     }
 
     @Test
+    public void feedback() {
+        Page page = mira();
+        page.navigate(address("/s/1/feedback"));
+        assertThat(page.getByText("What they said")).isVisible();
+        shoot(page, "feedback");
+    }
+
+    @Test
     public void rules() {
         Page page = mira();
         page.navigate(address("/s/1/standing/1/rules"));

@@ -1,0 +1,218 @@
+import { useQuery } from '@tanstack/react-query';
+import clsx from 'clsx';
+import { useCallback, useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import type { Schemas } from '../../api/client';
+import { feedbackQuery } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { count, sentence } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { CourseMark } from '../../ui/course-mark';
+import { noticeFault } from '../../ui/notice';
+import { Empty, Failed, Loading } from '../../ui/states';
+import { Piece } from '../piece/piece';
+import { writeTogether } from '../work/own-forms';
+
+type Said = Schemas['SaidView'];
+type Signal = Schemas['SignalView'];
+
+const PLACES: Record<Said['place'], string> = {
+  ON_WORK: 'on the work',
+  CLASS_WIDE: 'to the class',
+  IN_FILE: 'in the file',
+  RUBRIC: 'in the rubric',
+  SENT_BACK: 'sent back',
+};
+
+/** All that was said, in one stream: unread first, who spoke and where, and what it may be asking for. */
+function FeedbackView() {
+  const { id } = useStudent();
+  const feedback = useQuery(feedbackQuery(id));
+  const { work } = useParams();
+  const openWork = work ? Number(work) : null;
+  const navigate = useNavigate();
+  const open = useCallback(
+    (next: number | null) => void navigate(`/s/${id}/feedback${next === null ? '' : `/${next}`}`),
+    [navigate, id],
+  );
+  const close = useCallback(() => open(null), [open]);
+  if (feedback.isError) return <Failed error={feedback.error} onRetry={() => void feedback.refetch()} />;
+  if (!feedback.data) return <Loading />;
+  return (
+    <div className="flex min-h-0 flex-1">
+      <div className={clsx('min-w-0 flex-1 overflow-auto', openWork !== null && 'max-wide:hidden')}>
+        <Stream said={feedback.data.said} signals={feedback.data.signals} openWork={openWork} onOpen={open} />
+      </div>
+      {openWork !== null && <Piece key={openWork} work={openWork} onClose={close} />}
+    </div>
+  );
+}
+
+interface StreamProps {
+  said: readonly Said[];
+  signals: readonly Signal[];
+  openWork: number | null;
+  onOpen: (work: number) => void;
+}
+
+function Stream({ said, signals, openWork, onOpen }: StreamProps) {
+  const { board, id, mayWrite } = useStudent();
+  const [text, setText] = useState('');
+  const works = useMemo(() => new Map(board.works.map((work) => [work.id, work])), [board]);
+  const words = text.toLowerCase().split(/\s+/).filter(Boolean);
+  const found = said.filter((one) => {
+    const where = `${one.text} ${one.name} ${works.get(one.work)?.title ?? ''}`.toLowerCase();
+    return words.every((word) => where.includes(word));
+  });
+  const unread = found.filter((one) => one.unread);
+  const read = found.filter((one) => !one.unread);
+  const markAll = () => {
+    const which = [...new Set(unread.map((one) => one.work))];
+    void writeTogether(id, which, { read: true }, `Marked ${count(unread.length, 'word')} as read`).catch(
+      noticeFault,
+    );
+  };
+  const list = (lines: readonly Said[]) => (
+    <ul>
+      {lines.map((line) => (
+        <Line
+          key={`${line.work} ${line.at} ${line.place} ${line.text}`}
+          line={line}
+          open={line.work === openWork}
+          onOpen={onOpen}
+        />
+      ))}
+    </ul>
+  );
+  return (
+    <div className="mx-auto w-full max-w-[920px] px-5 py-4 max-sm:px-3">
+      <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
+        <h1 className="font-bold text-[20px] tracking-[-0.01em]">What they said</h1>
+        <p aria-live="polite" className="text-[14px] text-ink-2">
+          {found.length} of {said.length}, {unread.length} unread
+        </p>
+        <input
+          type="search"
+          aria-label="Find in what was said"
+          placeholder="Find in what was said"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className="ml-auto h-8 w-[210px] rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3 max-sm:ml-0 max-sm:w-full"
+        />
+      </header>
+      {signals.length > 0 && words.length === 0 && <Signals signals={signals} onOpen={onOpen} />}
+      {found.length === 0 && (
+        <Empty
+          title={said.length === 0 ? 'Nobody has said anything yet' : 'Nothing that was said has these words'}
+        />
+      )}
+      {unread.length > 0 && (
+        <section>
+          <h2 className="flex items-baseline justify-between gap-3 border-line border-b pb-1.5 font-bold">
+            <span>
+              Unread <span className="font-normal">{unread.length}</span>
+            </span>
+            {mayWrite && (
+              <Button look="quiet" className="h-7" onClick={markAll}>
+                Mark all read
+              </Button>
+            )}
+          </h2>
+          {list(unread)}
+        </section>
+      )}
+      {read.length > 0 && (
+        <section className="mt-5">
+          <h2 className="border-line border-b pb-1.5 font-bold">
+            Read, and my own words <span className="font-normal">{read.length}</span>
+          </h2>
+          {list(read)}
+        </section>
+      )}
+    </div>
+  );
+}
+
+/** Returned work that may be asking for something, with the way to do it. */
+function Signals({ signals, onOpen }: { signals: readonly Signal[]; onOpen: (work: number) => void }) {
+  const { board, id, mayWrite } = useStudent();
+  const navigate = useNavigate();
+  return (
+    <section className="mb-5">
+      <h2 className="border-line border-b pb-1.5 font-bold">
+        It may be asking for something <span className="font-normal">{signals.length}</span>
+      </h2>
+      <ul>
+        {signals.map((signal) => {
+          const work = board.works.find((one) => one.id === signal.work);
+          const redo = signal.signal === 'REDO_ASKED' || signal.signal === 'BELOW_PASS_REDO_ALLOWED';
+          return (
+            <li
+              key={`${signal.work} ${signal.signal}`}
+              className="flex items-center gap-3 border-line-2 border-b py-2"
+            >
+              <span className="min-w-0 flex-1">
+                <b className="font-semibold">{work?.title}</b>
+                <span className="block text-[14px] text-ink-2">{sentence(signal.words)}</span>
+              </span>
+              {redo && mayWrite ? (
+                <Button onClick={() => void navigate(`/s/${id}/work/${signal.work}?step=hand-in`)}>
+                  Start the redo
+                </Button>
+              ) : (
+                <Button onClick={() => onOpen(signal.work)}>Look at it</Button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+interface LineProps {
+  line: Said;
+  open: boolean;
+  onOpen: (work: number) => void;
+}
+
+function Line({ line, open, onOpen }: LineProps) {
+  const { board, zone, course } = useStudent();
+  const now = useNow();
+  const work = board.works.find((one) => one.id === line.work);
+  const own = line.by === 'STUDENT';
+  return (
+    <li
+      data-open={open}
+      className="border-line-2 border-b py-2.5 data-[open=true]:shadow-[inset_3px_0_0_var(--yours)] data-[open=true]:pl-3"
+    >
+      <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
+        <b className={line.unread ? 'font-bold' : 'font-semibold'}>
+          {own ? `${line.name}, my own words` : line.name}
+        </b>
+        <span className={line.place === 'SENT_BACK' ? 'font-semibold text-loss' : 'text-ink-2'}>
+          {PLACES[line.place]}
+        </span>
+        <span className="ml-auto whitespace-nowrap text-ink-2">{near(line.at, zone, now)}</span>
+      </p>
+      {line.text && (
+        <blockquote className={clsx('my-0.5 max-w-[72ch] whitespace-pre-line', own && 'text-ink-2')}>
+          {line.text}
+        </blockquote>
+      )}
+      <button
+        type="button"
+        onClick={() => onOpen(line.work)}
+        className="flex max-w-full items-center text-[14px] text-ink-2 hover:text-ink"
+      >
+        <CourseMark colour={course(work?.courseId ?? 0)?.colour ?? ''} className="mr-2 h-3.5" />
+        <span className="truncate underline underline-offset-2">{work?.title}</span>
+        <span className="sr-only">, {course(work?.courseId ?? 0)?.name}</span>
+      </button>
+    </li>
+  );
+}
+
+export { FeedbackView };
