@@ -1,5 +1,6 @@
+import { ChevronDown } from 'lucide-react';
 import { useContext, useState } from 'react';
-import { NavLink, useNavigate } from 'react-router';
+import { NavLink, useLocation, useNavigate } from 'react-router';
 import type { Session } from '../api/client';
 import { queryClient } from '../api/queries';
 import { signOut as signOutNow } from '../api/session';
@@ -34,12 +35,13 @@ function TopBar({ session, student }: TopBarProps) {
     <header className="no-print flex h-[46px] shrink-0 items-center gap-x-4 border-line border-b bg-raised px-5 max-sm:gap-x-2 max-sm:px-3">
       <Mark />
       <WhoseBoard session={session} student={student} />
-      <nav aria-label="Views" className="flex self-stretch">
+      <ViewsInHand student={student} />
+      <nav aria-label="Views" className="flex self-stretch max-sm:hidden">
         {viewsOf(student).map((view) => (
           <NavLink
             key={view.path}
             to={view.path}
-            className="flex items-center border-transparent border-y-[3px] px-3 font-medium text-ink-2 hover:text-ink aria-[current=page]:border-b-yours aria-[current=page]:font-[680] aria-[current=page]:text-ink max-sm:px-2"
+            className="flex items-center border-transparent border-y-[3px] px-3 font-medium text-ink-2 hover:text-ink aria-[current=page]:border-b-yours aria-[current=page]:font-[680] aria-[current=page]:text-ink"
           >
             {view.name}
           </NavLink>
@@ -49,6 +51,30 @@ function TopBar({ session, student }: TopBarProps) {
       <ClockWords />
       <PersonMenu session={session} />
     </header>
+  );
+}
+
+/** On a phone the views stand behind the name of the one that is open. */
+function ViewsInHand({ student }: { student: number }) {
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const views = viewsOf(student);
+  const here = views.find((view) => pathname.startsWith(view.path));
+  return (
+    <Menu
+      trigger={
+        <button type="button" className="flex items-center gap-1 py-2 font-[680] sm:hidden">
+          {here?.name ?? 'Views'}
+          <ChevronDown size={14} aria-hidden />
+        </button>
+      }
+    >
+      <MenuChoice
+        value={here?.path ?? ''}
+        onChange={(path) => void navigate(path)}
+        choices={views.map((view) => [view.path, view.name] as const)}
+      />
+    </Menu>
   );
 }
 

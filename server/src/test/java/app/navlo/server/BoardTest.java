@@ -44,6 +44,14 @@ public class BoardTest extends DemoServer {
         assertEquals(sum, counts.get("total").asInt());
     }
 
+    /** Worksheet 8 loses its next two points at midnight; sheet 2 is due before that. */
+    @Test
+    public void theBoardSaysWhenTheClockAloneWillChangeIt() {
+        assertEquals(board(mira()).get("nextChange").asString(), "2026-11-24T17:00:00Z");
+        JsonNode next = work(mira(), "Worksheet 8").get("next");
+        assertEquals(next.get("at").asString(), "2026-11-24T23:00:00Z");
+    }
+
     @Test
     public void theTidelineCountsTheMinutesOfTheDay() {
         JsonNode tide = board(mira()).get("tide");

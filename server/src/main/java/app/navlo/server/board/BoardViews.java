@@ -2,6 +2,7 @@ package app.navlo.server.board;
 
 import app.navlo.core.tide.Tideline;
 import app.navlo.core.time.WeeklyHours;
+import app.navlo.core.work.Costs;
 import app.navlo.core.work.Move;
 import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
@@ -23,6 +24,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -149,12 +151,25 @@ public class BoardViews {
         return null;
     }
 
+    /** A state, a step of a penalty, or the end of asking: whichever comes first. */
     private static @Nullable Instant nextChange(Board board) {
         return board.entries().stream()
-                .map(entry -> entry.state().nextChange())
-                .filter(Objects::nonNull)
+                .flatMap(BoardViews::changes)
+                .filter(at -> at != null && !at.isBefore(board.now()))
                 .min(Instant::compareTo)
                 .orElse(null);
+    }
+
+    private static Stream<@Nullable Instant> changes(Board.Entry entry) {
+        List<Costs.CostDate> costs = entry.costs();
+        return Stream.of(
+                entry.state().nextChange(),
+                costs.isEmpty() ? null : costs.get(0).at(),
+                entry.finding().extension().until(),
+                entry.finding().tokens().until(),
+                entry.finding().safeBy() == null
+                        ? null
+                        : entry.finding().safeBy().at());
     }
 
     /** Until a student says otherwise: two hours after school, three at the week-end. */
