@@ -35,11 +35,6 @@ public record GradingPeriods(List<Period> periods) {
                         : Optional.empty());
     }
 
-    /** The next close at or after {@code now}. */
-    public Optional<Period> nextAfter(Instant now) {
-        return periods.stream().filter(period -> !period.close().isBefore(now)).findFirst();
-    }
-
     /** @throws app.navlo.core.check.IllegalInput naming the field if {@code due} is after the last close */
     public void checkDue(@Nullable Instant due) {
         new Check()

@@ -9,12 +9,12 @@ import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 
 /**
  * What the store has of a student. Immutable.
  *
  * @param last the last change of this student
+ * @param notes by work, the latest first
  */
 record Stored(
         long last,
@@ -23,7 +23,7 @@ record Stored(
         Map<Long, Work> works,
         Map<Long, List<RecordedFact>> facts,
         Map<Long, Own.Figures> figures,
-        List<Own.Note> notes,
+        Map<Long, List<Own.Note>> notes,
         Books books) {
     Stored(
             long last,
@@ -32,7 +32,7 @@ record Stored(
             Map<Long, Work> works,
             Map<Long, List<RecordedFact>> facts,
             Map<Long, Own.Figures> figures,
-            List<Own.Note> notes) {
+            Map<Long, List<Own.Note>> notes) {
         this(
                 last,
                 courses,
@@ -52,9 +52,7 @@ record Stored(
                 course,
                 facts.getOrDefault(work.id(), List.of()),
                 figures.getOrDefault(work.id(), Own.Figures.NONE),
-                notes.stream()
-                        .filter(note -> Objects.equals(note.work(), work.id()))
-                        .toList(),
+                notes.getOrDefault(work.id(), List.of()),
                 book,
                 finding,
                 this::title);

@@ -11,6 +11,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
@@ -59,6 +60,8 @@ class Storeroom {
                 works.all(student, undone, standing),
                 facts.all(student, undone),
                 own.figures(student, undone),
-                own.notes(student, undone));
+                own.notes(student, undone).stream()
+                        .filter(note -> note.work() != null)
+                        .collect(Collectors.groupingBy(Own.Note::work)));
     }
 }

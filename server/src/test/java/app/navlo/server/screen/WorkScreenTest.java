@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
@@ -240,6 +241,32 @@ public class WorkScreenTest extends Screen {
         Locator work = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Work"));
         assertThat(work).isVisible();
         assertEquals((int) work.boundingBox().width, 300);
+    }
+
+    @Test
+    public void aColumnIsDraggedWiderByTheEdgeOfItsHead() {
+        Page page = mira();
+        Locator head = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Due"));
+        BoundingBox before = head.boundingBox();
+        double middle = before.y + before.height / 2;
+        page.mouse().move(before.x + before.width - 2, middle);
+        page.mouse().down();
+        page.mouse().move(before.x + before.width + 58, middle);
+        page.mouse().up();
+        assertEquals(head.boundingBox().width, before.width + 58, 1.5);
+    }
+
+    @Test
+    public void coursesAreDraggedIntoAnotherOrder() {
+        Page page = mira();
+        button(page, "Table").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Order and colours of courses"))
+                .click();
+        Locator rows = dialog(page).getByRole(AriaRole.LISTITEM);
+        rows.filter(new Locator.FilterOptions().setHasText("Estate Ecology")).dragTo(rows.first());
+        assertThat(rows.first()).containsText("Estate Ecology");
+        assertThat(rows.last()).containsText("Nursery Bookkeeping");
+        button(page, "Leave as it was").click();
     }
 
     @Test
