@@ -313,8 +313,17 @@ function MoveChip({ narrowing, change }: ChipProps) {
   );
 }
 
+/** Holds what is typed by itself: the address follows a moment later, and must not pull the caret back. */
 function TextBox({ text, onChange }: { text: string; onChange: (text: string) => void }) {
   const box = useRef<HTMLInputElement>(null);
+  const [typed, setTyped] = useState(text);
+  useEffect(() => {
+    if (document.activeElement !== box.current) setTyped(text);
+  }, [text]);
+  const type = (next: string) => {
+    setTyped(next);
+    onChange(next);
+  };
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== 'n' || isTyping(event) || hasModifier(event)) return;
@@ -330,9 +339,9 @@ function TextBox({ text, onChange }: { text: string; onChange: (text: string) =>
       type="search"
       aria-label="Narrow by text"
       placeholder="Narrow by text"
-      value={text}
-      onChange={(event) => onChange(event.target.value)}
-      onKeyDown={(event) => event.key === 'Escape' && (text ? onChange('') : event.currentTarget.blur())}
+      value={typed}
+      onChange={(event) => type(event.target.value)}
+      onKeyDown={(event) => event.key === 'Escape' && (typed ? type('') : event.currentTarget.blur())}
       className="h-[28px] w-40 min-w-[150px] @max-[640px]:flex-1 rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3"
     />
   );
