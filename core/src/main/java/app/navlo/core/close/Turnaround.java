@@ -4,6 +4,7 @@ import app.navlo.core.time.SchoolCalendar;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
@@ -39,6 +40,8 @@ public record Turnaround(
     private static final int LAST_FOR_RHYTHM = 10;
     private static final int RHYTHM_TENTHS = 7;
     private static final Duration UNKNOWN = Duration.ofDays(3);
+    /** Beyond a year there is no rhythm left to speak of. */
+    private static final int DAYS_LOOKED_AHEAD = 366;
 
     /** @param returns of all courses, in any order; one later than {@code now} isn't known yet */
     public static Turnaround of(String course, Collection<GradedReturn> returns, SchoolCalendar calendar, Instant now) {
@@ -88,6 +91,21 @@ public record Turnaround(
                 .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(null);
+    }
+
+    /** The start of the next day on which this course usually gives work back, today included; null without a rhythm. */
+    public @Nullable Instant nextGradingDay(SchoolCalendar calendar, Instant now) {
+        if (gradingDay == null) {
+            return null;
+        }
+        LocalDate today = calendar.dayOf(now);
+        for (int days = 0; days < DAYS_LOOKED_AHEAD; days++) {
+            LocalDate day = today.plusDays(days);
+            if (day.getDayOfWeek() == gradingDay && !calendar.holidays().contains(day)) {
+                return calendar.startOf(day);
+            }
+        }
+        return null;
     }
 
     /** Whether work that was handed in then has been waiting for longer than nine in ten did. */

@@ -11,29 +11,24 @@ import org.jspecify.annotations.Nullable;
 /**
  * How much a teacher has said about one piece of work. One's own words are never counted.
  *
- * @param count comments and reasons of send-backs, by teachers
- * @param unread of them, those learnt after the student last looked
+ * @param count everything of the {@link FeedbackStream} that is by a teacher
+ * @param unread of them, those that the student hasn't looked at
  * @param latestBy who spoke last; null exactly when {@code count} is 0
  */
 public record FeedbackCount(int count, int unread, @Nullable String latestBy) {
+    private static final FeedbackCount NOTHING = new FeedbackCount(0, 0, null);
+
     public static FeedbackCount of(Collection<Fact> facts, Instant now) {
-        Instant seen = facts.stream()
-                .filter(fact ->
-                        fact instanceof Fact.ReadMarked && !fact.stamp().at().isAfter(now))
-                .map(fact -> fact.stamp().at())
-                .max(Comparator.naturalOrder())
-                .orElse(Instant.MIN);
-        List<Fact> words = facts.stream()
-                .filter(fact -> fact instanceof Fact.Commented || fact instanceof Fact.SentBack)
-                .filter(fact -> fact.stamp().by() == Actor.TEACHER)
-                .filter(fact -> !fact.stamp().at().isAfter(now))
-                .sorted(Comparator.comparing(fact -> fact.stamp().at()))
+        List<FeedbackStream.Entry> words = FeedbackStream.of(facts, now).stream()
+                .filter(entry -> entry.by() == Actor.TEACHER)
                 .toList();
-        int unread = (int) words.stream()
-                .filter(fact -> fact.stamp().learnt().isAfter(seen))
-                .count();
-        String latestBy =
-                words.isEmpty() ? null : words.get(words.size() - 1).stamp().name();
-        return new FeedbackCount(words.size(), unread, latestBy);
+        return words.stream()
+                .max(Comparator.comparing(FeedbackStream.Entry::at).thenComparing(FeedbackStream.Entry::fact))
+                .map(latest -> new FeedbackCount(words.size(), unread(words), latest.name()))
+                .orElse(NOTHING);
+    }
+
+    private static int unread(List<FeedbackStream.Entry> words) {
+        return (int) words.stream().filter(FeedbackStream.Entry::unread).count();
     }
 }

@@ -2,6 +2,7 @@ package app.navlo.core.feedback;
 
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.Stamp;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -19,26 +20,39 @@ public final class FeedbackStream {
         CLASS_WIDE,
         IN_FILE,
         RUBRIC,
+        ANSWERS,
         SENT_BACK
     }
 
-    /** @param unread by a teacher, and learnt after the student last looked */
-    public record Entry(Instant at, Actor by, String name, Place place, String text, boolean unread) {}
+    /**
+     * @param fact which it was, by its order
+     * @param text empty where a rubric was marked or answers were released without a word
+     * @param unread by a teacher, and seen by nobody since it came
+     */
+    public record Entry(long fact, Instant at, Actor by, String name, Place place, String text, boolean unread) {}
 
     /** One's own words are in it, and never unread. */
     public static List<Entry> of(Collection<Fact> facts, Instant now) {
         List<Fact> known =
                 facts.stream().filter(fact -> !fact.stamp().at().isAfter(now)).toList();
-        Instant seen = known.stream()
-                .filter(fact -> fact instanceof Fact.ReadMarked)
-                .map(fact -> fact.stamp().at())
-                .max(Comparator.naturalOrder())
-                .orElse(Instant.MIN);
+        Instant seen = seen(known, now);
         List<Entry> entries = new ArrayList<>();
         known.forEach(fact -> entry(fact, seen).ifPresent(entries::add));
-        entries.sort(
-                Comparator.comparing(Entry::unread).thenComparing(Entry::at).reversed());
+        entries.sort(Comparator.comparing(Entry::unread)
+                .thenComparing(Entry::at)
+                .thenComparing(Entry::fact)
+                .reversed());
         return entries;
+    }
+
+    /** When the student last looked; {@link Instant#MIN} if never. */
+    public static Instant seen(Collection<Fact> facts, Instant now) {
+        return facts.stream()
+                .filter(fact -> fact instanceof Fact.ReadMarked)
+                .map(fact -> fact.stamp().at())
+                .filter(at -> !at.isAfter(now))
+                .max(Comparator.naturalOrder())
+                .orElse(Instant.MIN);
     }
 
     private static Optional<Entry> entry(Fact fact, Instant seen) {
@@ -49,12 +63,16 @@ public final class FeedbackStream {
         if (fact instanceof Fact.SentBack sentBack) {
             return Optional.of(entry(fact, Place.SENT_BACK, sentBack.reason(), seen));
         }
+        if (fact instanceof Fact.AnswersReleased) {
+            return Optional.of(entry(fact, Place.ANSWERS, "", seen));
+        }
         return fact instanceof Fact.RubricMarked ? Optional.of(entry(fact, Place.RUBRIC, "", seen)) : Optional.empty();
     }
 
     private static Entry entry(Fact fact, Place place, String text, Instant seen) {
-        boolean unread =
-                fact.stamp().by() == Actor.TEACHER && fact.stamp().learnt().isAfter(seen);
-        return new Entry(fact.stamp().at(), fact.stamp().by(), fact.stamp().name(), place, text, unread);
+        Stamp stamp = fact.stamp();
+        Instant came = stamp.learnt().isAfter(stamp.at()) ? stamp.learnt() : stamp.at();
+        boolean unread = stamp.by() == Actor.TEACHER && came.isAfter(seen);
+        return new Entry(stamp.order(), stamp.at(), stamp.by(), stamp.name(), place, text, unread);
     }
 }

@@ -4,6 +4,7 @@ import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What the points of a piece of work are given for.
@@ -23,6 +24,13 @@ public record Rubric(List<Row> rows, Rational possible, boolean mayExceed) {
                     .map(Level::points)
                     .max(Comparator.naturalOrder())
                     .orElse(Rational.ZERO);
+        }
+
+        /** The level that gives exactly these points; empty where they lie between two. */
+        public Optional<Level> level(Rational points) {
+            return levels.stream()
+                    .filter(level -> level.points().equals(points))
+                    .findFirst();
         }
 
         /** What is lost on it with so many points. */

@@ -94,6 +94,9 @@ public sealed interface Fact {
 
     record RubricMarked(Stamp stamp) implements Fact {}
 
+    /** From this instant on the student can see the answers of an attempt. It may be told before it happens. */
+    record AnswersReleased(Stamp stamp, int attempt) implements Fact {}
+
     /** The student has seen the feedback that stood at this instant. */
     record ReadMarked(Stamp stamp) implements Fact {}
 }

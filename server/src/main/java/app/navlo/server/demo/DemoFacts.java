@@ -1,10 +1,12 @@
 package app.navlo.server.demo;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.HandInContent;
 import app.navlo.server.demo.DemoFiles.FactFile;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
+import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Sha256;
@@ -22,16 +24,27 @@ final class DemoFacts {
     private static final Tika TIKA = new Tika();
 
     private final Facts facts;
+    private final Feedback feedback;
     private final HandIns handIns;
     private final Files files;
     private final DemoTimes times;
     private final long change;
     private final long student;
     private final String studentName;
+    private final Map<Long, Long> lastHandIn = new HashMap<>();
+    private final Map<Long, Long> lastWord = new HashMap<>();
 
     DemoFacts(
-            Facts facts, HandIns handIns, Files files, DemoTimes times, long change, long student, String studentName) {
+            Facts facts,
+            Feedback feedback,
+            HandIns handIns,
+            Files files,
+            DemoTimes times,
+            long change,
+            long student,
+            String studentName) {
         this.facts = facts;
+        this.feedback = feedback;
         this.handIns = handIns;
         this.files = files;
         this.times = times;
@@ -63,7 +76,10 @@ final class DemoFacts {
             Map.entry("granted an extension", new Deed(FactKind.EXTENSION_GRANTED, Actor.TEACHER)),
             Map.entry("declined an extension", new Deed(FactKind.EXTENSION_DECLINED, Actor.TEACHER)),
             Map.entry("reopened", new Deed(FactKind.REOPENED, Actor.TEACHER)),
-            Map.entry("commented", new Deed(FactKind.COMMENTED, Actor.TEACHER)));
+            Map.entry("commented", new Deed(FactKind.COMMENTED, Actor.TEACHER)),
+            Map.entry("answered", new Deed(FactKind.COMMENTED, Actor.STUDENT)),
+            Map.entry("marked the rubric", new Deed(FactKind.RUBRIC_MARKED, Actor.TEACHER)),
+            Map.entry("released answers", new Deed(FactKind.ANSWERS_RELEASED, Actor.TEACHER)));
 
     void add(long work, String teacher, FactFile file) {
         Deed deed = DEEDS.get(file.did());
@@ -72,13 +88,46 @@ final class DemoFacts {
         }
         Actor actor = file.system() ? Actor.SYSTEM : deed.actor();
         String name = Objects.requireNonNullElse(file.by(), actor == Actor.STUDENT ? studentName : teacher);
-        long fact = insert(work, deed.kind(), file, actor, name, columns(deed.kind(), file));
+        long fact = insert(work, deed.kind(), file, actor, name, columns(deed.kind(), work, file));
         if (deed.kind() == FactKind.HANDED_IN) {
             handIns.add(fact, new HandIns.Content(file.text(), file.note(), stored(file.files())));
+            lastHandIn.put(work, fact);
         }
+        addWhatItHolds(work, fact, file);
         boolean saidWithIt = file.say() != null && deed.kind() != FactKind.COMMENTED && deed.kind() != FactKind.POSTED;
         if (saidWithIt) {
-            insert(work, FactKind.COMMENTED, file, Actor.TEACHER, teacher, comment(file));
+            lastWord.put(work, insert(work, FactKind.COMMENTED, file, Actor.TEACHER, teacher, comment(file)));
+        } else if (deed.kind() == FactKind.COMMENTED && actor == Actor.TEACHER) {
+            lastWord.put(work, fact);
+        }
+    }
+
+    private void addWhatItHolds(long work, long fact, FactFile file) {
+        DemoFiles.MarkFile mark = file.mark();
+        if (mark != null) {
+            feedback.addMark(
+                    fact,
+                    lastHandIn.get(work),
+                    Objects.requireNonNullElse(mark.file(), 1),
+                    Objects.requireNonNullElse(mark.page(), 1),
+                    new Feedback.Area(mark.x(), mark.y(), mark.width(), mark.height()));
+        }
+        int place = 0;
+        for (DemoFiles.RowFile row : Objects.requireNonNullElse(file.rows(), List.<DemoFiles.RowFile>of())) {
+            feedback.addRubricMark(fact, new Feedback.RubricMark(place++, Rational.of(row.got()), row.say()));
+        }
+        place = 0;
+        for (DemoFiles.AnswerFile one : Objects.requireNonNullElse(file.answers(), List.<DemoFiles.AnswerFile>of())) {
+            feedback.addAnswer(
+                    fact,
+                    place++,
+                    new Feedback.Answer(
+                            one.question(),
+                            one.given(),
+                            one.wanted(),
+                            Rational.of(one.points()),
+                            Rational.of(one.of()),
+                            one.say()));
         }
     }
 
@@ -88,9 +137,9 @@ final class DemoFacts {
         return facts.add(new Facts.NewFact(change, student, work, kind, at, at, actor, name, columns));
     }
 
-    private Map<String, Object> columns(FactKind kind, FactFile file) {
+    private Map<String, Object> columns(FactKind kind, long work, FactFile file) {
         return switch (kind) {
-            case ATTEMPT_BEGUN -> Map.of("attempt", attempt(file));
+            case ATTEMPT_BEGUN, ANSWERS_RELEASED -> Map.of("attempt", attempt(file));
             case HANDED_IN ->
                 Map.of("attempt", attempt(file), "content", content(file).name());
             case POSTED ->
@@ -102,7 +151,8 @@ final class DemoFacts {
             case EXCUSED -> Map.of("stands", true);
             case FLAGGED -> Map.of("flag", Objects.requireNonNull(file.flag()).name());
             case EXTENSION_GRANTED -> due(file.due());
-            case COMMENTED -> comment(file);
+            case COMMENTED ->
+                file.did().equals("answered") ? with(comment(file), "answers_fact", lastWord.get(work)) : comment(file);
             default -> Map.of();
         };
     }
@@ -118,7 +168,13 @@ final class DemoFacts {
     }
 
     private static Map<String, Object> comment(FactFile file) {
-        return Map.of("body", Objects.requireNonNull(file.say()), "is_private", !file.toClass(), "in_file", false);
+        return Map.of(
+                "body",
+                Objects.requireNonNull(file.say()),
+                "is_private",
+                !file.toClass(),
+                "in_file",
+                file.mark() != null);
     }
 
     private Map<String, Object> due(@Nullable String text) {

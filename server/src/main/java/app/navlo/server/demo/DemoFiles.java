@@ -6,6 +6,7 @@ import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.account.Role;
 import app.navlo.server.rules.LateSheet;
+import app.navlo.server.rules.RubricSheet;
 import app.navlo.server.rules.RuleSheet;
 import java.io.IOException;
 import java.io.InputStream;
@@ -103,12 +104,52 @@ final class DemoFiles {
             boolean optional,
             boolean inClass,
             @Nullable TakesFile takes,
+            @Nullable Integer filesWanted,
+            @Nullable Integer timeLimit,
+            @Nullable RubricSheet rubric,
+            @Nullable List<String> attach,
+            @Nullable ClassFile classFigures,
+            @Nullable List<PostFile> thread,
+            @Nullable List<RecordFile> records,
             @Nullable String instructions,
             @Nullable List<FactFile> life) {
         List<FactFile> facts() {
             return Objects.requireNonNullElse(life, List.of());
         }
     }
+
+    /** How the class did, in points. */
+    record ClassFile(
+            @Nullable BigDecimal mean,
+            @Nullable BigDecimal highest,
+            @Nullable BigDecimal lowest) {}
+
+    /** What somebody else wrote in a discussion. */
+    record PostFile(String at, String by, boolean teacher, String say) {}
+
+    /** What another system has of the work; what it doesn't have is null. */
+    record RecordFile(
+            String by,
+            String at,
+            @Nullable String title,
+            @Nullable String due,
+            @Nullable String handedIn,
+            @Nullable BigDecimal points,
+            boolean missing) {}
+
+    /** Where on a page of the last hand-in a comment stands, in shares of the page; without a size it is a point. */
+    record MarkFile(@Nullable Integer file, @Nullable Integer page, double x, double y, double width, double height) {}
+
+    /** What a row of the rubric got; rows come in the order of the rubric. */
+    record RowFile(BigDecimal got, @Nullable String say) {}
+
+    record AnswerFile(
+            String question,
+            @Nullable String given,
+            @Nullable String wanted,
+            BigDecimal points,
+            BigDecimal of,
+            @Nullable String say) {}
 
     record RedoFile(@Nullable String until, boolean reopening) {}
 
@@ -131,6 +172,9 @@ final class DemoFiles {
      * @param system whether a program did it
      * @param say the words of a comment or a post; with a score or return, a comment made with it
      * @param due that came with it; null for none
+     * @param mark of a comment inside a file; null for none
+     * @param rows of a rubric that was marked
+     * @param answers of an attempt whose answers are released
      * @param redo the due of a redo that was asked for, or "none" for one without a due; null where none was asked for
      */
     record FactFile(
@@ -153,6 +197,9 @@ final class DemoFiles {
             @Nullable Flag flag,
             @Nullable Integer hours,
             @Nullable String say,
+            @Nullable MarkFile mark,
+            @Nullable List<RowFile> rows,
+            @Nullable List<AnswerFile> answers,
             boolean toClass) {}
 
     static School school() {

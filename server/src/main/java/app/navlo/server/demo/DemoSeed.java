@@ -21,13 +21,16 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.Facts;
+import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.FreeHours;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Material;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
+import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalTime;
@@ -50,6 +53,8 @@ class DemoSeed {
     private final Courses courses;
     private final Works works;
     private final Facts facts;
+    private final Feedback feedback;
+    private final Material material;
     private final HandIns handIns;
     private final Files files;
     private final Drafts drafts;
@@ -61,6 +66,8 @@ class DemoSeed {
             Courses courses,
             Works works,
             Facts facts,
+            Feedback feedback,
+            Material material,
             HandIns handIns,
             Files files,
             Drafts drafts,
@@ -70,6 +77,8 @@ class DemoSeed {
         this.courses = courses;
         this.works = works;
         this.facts = facts;
+        this.feedback = feedback;
+        this.material = material;
         this.handIns = handIns;
         this.files = files;
         this.drafts = drafts;
@@ -99,7 +108,7 @@ class DemoSeed {
                 .findFirst()
                 .orElseThrow()
                 .name();
-        DemoFacts demoFacts = new DemoFacts(facts, handIns, files, times, change, student, name);
+        DemoFacts demoFacts = new DemoFacts(facts, feedback, handIns, files, times, change, student, name);
         for (String course : school.courses()) {
             addCourse(student, term, change, DemoFiles.course(course), times, demoFacts);
         }
@@ -160,12 +169,47 @@ class DemoSeed {
                     definition(course, work, times, ids),
                     Objects.requireNonNullElse(work.instructions(), "").strip()));
             ids.put(work.title(), id);
+            addMaterial(student, id, change, work, times, demoFacts);
             work.facts().stream()
                     .sorted(Comparator.comparing(fact -> times.at(fact.at())))
                     .forEach(fact -> demoFacts.add(id, file.teacher(), fact));
             layReady(student, id, work, times, demoFacts);
         }
         courses.setRules(course, change, rules(file, ids));
+    }
+
+    private void addMaterial(long student, long id, long change, WorkFile work, DemoTimes times, DemoFacts demoFacts) {
+        demoFacts.stored(work.attach()).forEach(file -> material.addAttachment(id, change, file));
+        DemoFiles.ClassFile figures = work.classFigures();
+        if (figures != null) {
+            material.addClassFigures(
+                    id,
+                    change,
+                    new Material.ClassFigures(
+                            exact(figures.mean()), exact(figures.highest()), exact(figures.lowest())));
+        }
+        for (DemoFiles.PostFile post : Objects.requireNonNullElse(work.thread(), List.<DemoFiles.PostFile>of())) {
+            material.addPost(
+                    id, change, new Material.ClassPost(0, times.at(post.at()), post.by(), post.teacher(), post.say()));
+        }
+        for (DemoFiles.RecordFile told : Objects.requireNonNullElse(work.records(), List.<DemoFiles.RecordFile>of())) {
+            material.addOtherRecord(
+                    student,
+                    id,
+                    change,
+                    new Material.OtherRecord(
+                            told.by(),
+                            times.at(told.at()),
+                            Objects.requireNonNullElse(told.title(), work.title()),
+                            times.atOrNull(told.due()),
+                            times.atOrNull(told.handedIn()),
+                            exact(told.points()),
+                            told.missing()));
+        }
+    }
+
+    private static @Nullable Rational exact(@Nullable BigDecimal number) {
+        return number == null ? null : Rational.of(number);
     }
 
     /** What was begun or taken back and not handed in since lies ready. */
@@ -212,7 +256,10 @@ class DemoSeed {
                                 .map(gate -> gate(gate, ids))
                                 .toList(),
                         work.standards(),
-                        work.extra()));
+                        work.extra(),
+                        work.timeLimit(),
+                        work.filesWanted(),
+                        work.rubric()));
     }
 
     private static GateSheet gate(DemoFiles.GateFile gate, Map<String, Long> ids) {

@@ -14,9 +14,19 @@ import org.jspecify.annotations.Nullable;
  * @param late its own policy, which beats the course's; null for the course's
  * @param standards that it is evidence of, by name
  * @param extra credit
+ * @param timeLimitMinutes of one attempt; null for none
+ * @param filesWanted how many files are asked for; null where that isn't said
+ * @param rubric null for none
  */
-public record WorkSheet(@Nullable LateSheet late, List<GateSheet> gates, List<String> standards, boolean extra) {
-    public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false);
+public record WorkSheet(
+        @Nullable LateSheet late,
+        List<GateSheet> gates,
+        List<String> standards,
+        boolean extra,
+        @Nullable Integer timeLimitMinutes,
+        @Nullable Integer filesWanted,
+        @Nullable RubricSheet rubric) {
+    public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false, null, null, null);
 
     public WorkSheet {
         gates = List.copyOf(Objects.requireNonNullElse(gates, List.of()));

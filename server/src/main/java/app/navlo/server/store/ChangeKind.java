@@ -7,6 +7,7 @@ public enum ChangeKind {
     READ(true),
     HAND_IN(true),
     POST(true),
+    COMMENT(true),
     WITHDRAW(true),
     ADD_COURSE(true),
     EDIT_COURSE(true),

@@ -38,13 +38,7 @@ public class Drafts {
                 SELECT id, name, media_type, size, sha256 FROM draft_file WHERE work_id = :work ORDER BY id
                 """)
                 .param("work", work)
-                .query((row, n) -> new DraftFile(
-                        row.getLong("id"),
-                        new StoredFile(
-                                row.getString("name"),
-                                row.getString("media_type"),
-                                row.getLong("size"),
-                                row.getString("sha256"))))
+                .query((row, n) -> new DraftFile(row.getLong("id"), StoredFile.of(row)))
                 .list();
         return db.sql("SELECT text, saved_at FROM draft WHERE work_id = :work")
                 .param("work", work)

@@ -20,5 +20,6 @@ public enum FactKind {
     KEY_OPENED,
     COMMENTED,
     RUBRIC_MARKED,
+    ANSWERS_RELEASED,
     READ_MARKED
 }

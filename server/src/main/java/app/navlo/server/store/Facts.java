@@ -40,7 +40,7 @@ public class Facts {
         db.sql("""
                 SELECT f.id, f.change_id, f.work_id, f.kind, f.happened_at, f.learnt_at, f.actor, f.actor_name,
                        c.source, f.attempt, f.content, f.part, f.body, f.points, f.points_by_due, f.is_final, f.is_posted, f.stands,
-                       f.flag, f.asks_redo, f.due_at, f.due_day, f.due_zone, f.span_minutes, f.is_private, f.in_file
+                       f.flag, f.asks_redo, f.due_at, f.due_day, f.due_zone, f.span_minutes, f.is_private, f.in_file, f.answers_fact, f.answers_post
                 FROM fact f JOIN change c ON c.id = f.change_id
                 WHERE f.student_id = :student
                 ORDER BY f.id
@@ -55,7 +55,13 @@ public class Facts {
 
     private static RecordedFact recorded(ResultSet row) throws SQLException {
         return new RecordedFact(
-                row.getLong("id"), row.getLong("change_id"), row.getLong("work_id"), row.getString("body"), fact(row));
+                row.getLong("id"),
+                row.getLong("change_id"),
+                row.getLong("work_id"),
+                row.getString("body"),
+                Rows.longOrNull(row, "answers_fact"),
+                Rows.longOrNull(row, "answers_post"),
+                fact(row));
     }
 
     private static Fact fact(ResultSet row) throws SQLException {
@@ -96,6 +102,7 @@ public class Facts {
                 new Fact.Commented(
                         stamp, row.getString("body"), row.getBoolean("is_private"), row.getBoolean("in_file"));
             case RUBRIC_MARKED -> new Fact.RubricMarked(stamp);
+            case ANSWERS_RELEASED -> new Fact.AnswersReleased(stamp, row.getInt("attempt"));
             case READ_MARKED -> new Fact.ReadMarked(stamp);
         };
     }
@@ -138,7 +145,9 @@ public class Facts {
             "due_zone",
             "span_minutes",
             "is_private",
-            "in_file");
+            "in_file",
+            "answers_fact",
+            "answers_post");
 
     /** @return the number of the fact */
     public long add(NewFact fact) {
@@ -160,10 +169,10 @@ public class Facts {
         db.sql("""
                 INSERT INTO fact (change_id, student_id, work_id, kind, happened_at, learnt_at, actor, actor_name,
                                   attempt, content, part, body, points, points_by_due, is_final, is_posted, stands, flag, asks_redo,
-                                  due_at, due_day, due_zone, span_minutes, is_private, in_file)
+                                  due_at, due_day, due_zone, span_minutes, is_private, in_file, answers_fact, answers_post)
                 VALUES (:change, :student, :work, :kind, :happened, :learnt, :actor, :actorName,
                         :attempt, :content, :part, :body, :points, :points_by_due, :is_final, :is_posted, :stands, :flag, :asks_redo,
-                        :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file)
+                        :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file, :answers_fact, :answers_post)
                 """).params(params).update(key, "id");
         return key.getKeyAs(Long.class);
     }

@@ -50,11 +50,7 @@ public class HandIns {
                 SELECT name, media_type, size, sha256 FROM hand_in_file WHERE fact_id = :fact ORDER BY position
                 """)
                 .param("fact", fact)
-                .query((row, n) -> new StoredFile(
-                        row.getString("name"),
-                        row.getString("media_type"),
-                        row.getLong("size"),
-                        row.getString("sha256")))
+                .query((row, n) -> StoredFile.of(row))
                 .list();
         return db.sql("SELECT text, note FROM hand_in WHERE fact_id = :fact")
                 .param("fact", fact)

@@ -153,6 +153,32 @@ public class Own {
                 .update();
     }
 
+    /** Minutes that were really spent on a piece of work, in all. */
+    public int minutesSpent(long work, Set<Long> undone) {
+        return db
+                .sql("SELECT change_id, minutes FROM time_spent WHERE work_id = :work")
+                .param("work", work)
+                .query((row, n) -> Map.entry(row.getLong("change_id"), row.getInt("minutes")))
+                .list()
+                .stream()
+                .filter(spent -> !undone.contains(spent.getKey()))
+                .mapToInt(Map.Entry::getValue)
+                .sum();
+    }
+
+    public void addMinutesSpent(long student, long work, long change, Instant at, int minutes) {
+        db.sql("""
+                INSERT INTO time_spent (student_id, work_id, change_id, at, minutes)
+                VALUES (:student, :work, :change, :at, :minutes)
+                """)
+                .param("student", student)
+                .param("work", work)
+                .param("change", change)
+                .param("at", at)
+                .param("minutes", minutes)
+                .update();
+    }
+
     /** @param query of the address, without its question mark */
     public record Lens(long id, String name, String query) {}
 

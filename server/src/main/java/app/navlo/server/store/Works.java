@@ -234,6 +234,8 @@ public class Works {
                 SELECT work_id FROM work_revision WHERE change_id = :change
                 UNION
                 SELECT work_id FROM own_figure WHERE change_id = :change
+                UNION
+                SELECT work_id FROM time_spent WHERE change_id = :change
                 """).param("change", change).query(Long.class).list();
     }
 

@@ -6,17 +6,27 @@ import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkKind;
+import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Material;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.WriteOnce;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,10 +36,20 @@ import org.springframework.transaction.annotation.Transactional;
 public class HandInService {
     private final WorkDesk desk;
     private final Drafts drafts;
+    /** Pictures of what was handed in elsewhere. */
+    private static final Work.Takes PHOTOS =
+            new Work.Takes(true, false, false, List.of("jpg", "jpeg", "png", "webp"), 6, 10L << 20);
+
+    private static final int LONGEST_NOTE = 1000;
+
     private final HandIns handIns;
+    private final Files files;
+    private final Material material;
     private final WriteOnce once;
 
-    HandInService(WorkDesk desk, Drafts drafts, HandIns handIns, WriteOnce once) {
+    HandInService(WorkDesk desk, Drafts drafts, HandIns handIns, Files files, Material material, WriteOnce once) {
+        this.files = files;
+        this.material = material;
         this.desk = desk;
         this.drafts = drafts;
         this.handIns = handIns;
@@ -122,6 +142,86 @@ public class HandInService {
         return new HandIns.Content(draft.text().isBlank() ? null : draft.text(), note, files);
     }
 
+    /** A picture of what was handed in elsewhere. */
+    record Photo(String name, Path content) {}
+
+    /** Records work that was handed in on paper or in another place. */
+    @Transactional(rollbackFor = IOException.class)
+    public Done elsewhere(Writer writer, long work, Instant at, String note, List<Photo> photos) throws IOException {
+        if (photos.size() > PHOTOS.maxFiles()) {
+            throw Refusal.invalid("photos", "At most " + PHOTOS.maxFiles() + " photos are kept. Leave some out.");
+        }
+        if (note.isBlank() || note.length() > LONGEST_NOTE) {
+            throw Refusal.invalid(
+                    "note", "Say in a line where and to whom it went, in at most " + LONGEST_NOTE + " letters.");
+        }
+        List<StoredFile> stored = new ArrayList<>();
+        for (Photo photo : photos) {
+            StoredFile file = FileCheck.check(PHOTOS, photo.name(), photo.content());
+            files.keep(file.sha256(), file.size(), photo.content());
+            stored.add(file);
+        }
+        HandIns.Content content = new HandIns.Content(null, note.strip(), stored);
+        return once.run(
+                new WriteOnce.Once(writer.person(), writer.key(), "elsewhere " + work + at + content, desk.now()),
+                Done.class,
+                () -> elsewhereNow(writer, work, at, content));
+    }
+
+    private Done elsewhereNow(Writer writer, long work, Instant at, HandIns.Content content) {
+        Board.Entry entry = desk.open(writer, work);
+        refuseUnlessOpenThen(entry, at);
+        String title = entry.work().definition().title();
+        long change = desk.change(writer, ChangeKind.HAND_IN, "Recorded that " + title + " was handed in elsewhere");
+        Map<String, Object> columns =
+                Map.of("attempt", entry.state().attemptsUsed() + 1, "content", HandInContent.DONE.name());
+        long fact = desk.add(writer, change, work, FactKind.HANDED_IN, at, columns);
+        handIns.add(fact, content);
+        return new Done(change, fact);
+    }
+
+    /** It must have been the student's to hand in at that instant, and nothing may have come of it since. */
+    private void refuseUnlessOpenThen(Board.Entry entry, Instant at) {
+        if (at.isAfter(desk.now())) {
+            throw Refusal.invalid("at", "This is still to come. Say when it was handed in.");
+        }
+        boolean goneOnSince = entry.facts().stream()
+                .filter(fact -> !(fact instanceof Fact.ReadMarked))
+                .anyMatch(fact ->
+                        fact.stamp().at().isAfter(at) && !fact.stamp().at().isAfter(desk.now()) && movesOn(fact));
+        if (goneOnSince) {
+            throw Refusal.invalid("at", "It was handed in, sent back or returned after that. Say a time since then.");
+        }
+        Duration soon = Duration.ofHours(entry.course().rules().soonHours());
+        WorkState then = WorkState.of(entry.finding().item(), entry.facts(), false, soon, at);
+        if (then.move() != Move.YOURS || entry.work().definition().parts() != null) {
+            throw Refusal.invalid(
+                    "at",
+                    "It wasn't open then: "
+                            + Sentences.write(
+                                    then.because().move(),
+                                    entry.course().details().zone()) + ".");
+        }
+    }
+
+    /** Whether it is of a kind that can go elsewhere, and nothing of it is with the teacher. */
+    static boolean mayRecord(Board.Entry entry) {
+        Work.Definition definition = entry.work().definition();
+        Move move = entry.state().move();
+        return definition.expectsHandIn()
+                && definition.parts() == null
+                && definition.kind() != WorkKind.QUIZ
+                && definition.kind() != WorkKind.TEST
+                && (move == Move.YOURS || move == Move.OUT_OF_REACH);
+    }
+
+    private static boolean movesOn(Fact fact) {
+        return fact instanceof Fact.HandedIn
+                || fact instanceof Fact.SentBack
+                || fact instanceof Fact.Returned
+                || fact instanceof Fact.Scored;
+    }
+
     @Transactional
     public Done withdraw(Writer writer, long work) {
         return once.run(
@@ -141,7 +241,9 @@ public class HandInService {
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.WITHDRAW, "Withdrew " + title);
         long fact = desk.add(writer, change, work, FactKind.WITHDRAWN, Map.of());
-        refill(writer, work, standing);
+        if (entry.recorded().stream().noneMatch(one -> one.id() == standing && isDone(one.fact()))) {
+            refill(writer, work, standing);
+        }
         return new Done(change, fact);
     }
 
@@ -156,6 +258,10 @@ public class HandInService {
                                 && handedIn.content() != HandInContent.ATTEMPT);
     }
 
+    private static boolean isDone(Fact fact) {
+        return fact instanceof Fact.HandedIn handedIn && handedIn.content() == HandInContent.DONE;
+    }
+
     /** What was withdrawn lies ready again, unless something newer does. */
     private void refill(Writer writer, long work, long handIn) {
         if (drafts.find(work).filter(draft -> !draft.isEmpty()).isPresent()) {
@@ -168,14 +274,14 @@ public class HandInService {
     }
 
     @Transactional
-    public Done post(Writer writer, long work, Fact.Posted.Part part, String text) {
+    public Done post(Writer writer, long work, WorkController.Post post) {
         return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "post " + work + part + text, desk.now()),
+                new WriteOnce.Once(writer.person(), writer.key(), "post " + work + post, desk.now()),
                 Done.class,
-                () -> postNow(writer, work, part, text));
+                () -> postNow(writer, work, post));
     }
 
-    private Done postNow(Writer writer, long work, Fact.Posted.Part part, String text) {
+    private Done postNow(Writer writer, long work, WorkController.Post post) {
         Board.Entry entry = desk.open(writer, work);
         if (entry.state().parts() == null) {
             throw Refusal.invalid("part", "This work has no posts and replies.");
@@ -184,20 +290,22 @@ public class HandInService {
             throw notYours(entry);
         }
         String title = entry.work().definition().title();
-        String what = part == Fact.Posted.Part.POST ? "Posted in " : "Replied in ";
+        boolean answersNothing = post.answers() != null
+                && material.posts(work, Set.of()).stream().noneMatch(one -> one.id() == post.answers());
+        if (answersNothing) {
+            throw Refusal.invalid("answers", "The post that this answers isn't there any more. Reload the page.");
+        }
+        String what = post.part() == Fact.Posted.Part.POST ? "Posted in " : "Replied in ";
         long change = desk.change(writer, ChangeKind.POST, what + title);
-        long fact = desk.add(writer, change, work, FactKind.POSTED, Map.of("part", part.name(), "body", text));
+        long fact = desk.add(writer, change, work, FactKind.POSTED, columns(post));
         return new Done(change, fact);
     }
 
-    /** The student has seen the feedback that stands now. */
-    @Transactional
-    public void markRead(Writer writer, long work) {
-        Board.Entry entry = desk.open(writer, work);
-        if (entry.feedback().unread() > 0) {
-            String title = entry.work().definition().title();
-            long change = desk.change(writer, ChangeKind.READ, "Read feedback on " + title);
-            desk.add(writer, change, work, FactKind.READ_MARKED, Map.of());
-        }
+    private static Map<String, Object> columns(WorkController.Post post) {
+        Map<String, Object> columns = new HashMap<>();
+        columns.put("part", post.part().name());
+        columns.put("body", post.text());
+        columns.put("answers_post", post.answers());
+        return columns;
     }
 }

@@ -89,6 +89,9 @@ final class LifeWords {
         if (fact instanceof Fact.KeyOpened) {
             return "Answer key opened";
         }
+        if (fact instanceof Fact.AnswersReleased released) {
+            return "Answers of attempt " + released.attempt() + " released";
+        }
         return fact instanceof Fact.RubricMarked ? "Rubric marked" : "Feedback read";
     }
 

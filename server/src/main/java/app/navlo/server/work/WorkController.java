@@ -2,26 +2,24 @@ package app.navlo.server.work;
 
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
-import app.navlo.server.problem.Refusal;
-import app.navlo.server.store.Files;
 import app.navlo.server.work.WorkDetail.Receipt;
-import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -42,24 +40,40 @@ public class WorkController {
     private final WorkDetails details;
     private final DraftService drafts;
     private final HandInService handIns;
-    private final Files files;
+    private final WordService words;
 
-    WorkController(WorkDetails details, DraftService drafts, HandInService handIns, Files files) {
+    WorkController(WorkDetails details, DraftService drafts, HandInService handIns, WordService words) {
         this.details = details;
         this.drafts = drafts;
         this.handIns = handIns;
-        this.files = files;
+        this.words = words;
     }
 
     public record DraftText(@NotNull String text) {}
 
-    /** @param text of the post or reply */
+    /**
+     * @param text of the post or reply
+     * @param answers the post of another that it answers; null for none
+     */
     public record Post(
             @NotNull(message = "Say whether it is a post or a reply.")
             Fact.Posted.Part part,
 
             @NotBlank(message = "Write something first.") @Size(max = 20000, message = "At most 20000 letters.")
-            String text) {}
+            String text,
+
+            @Nullable Long answers) {}
+
+    /** @param answers the word that it answers; null for none */
+    public record Comment(
+            @NotBlank(message = "Write something first.") @Size(max = 20000, message = "At most 20000 letters.")
+            String text,
+
+            @Nullable Long answers) {}
+
+    public record Spent(
+            @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
+            int minutes) {}
 
     /**
      * @param change to be named when it is undone
@@ -144,47 +158,80 @@ public class WorkController {
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody Post post) {
-        HandInService.Done done =
-                handIns.post(Writer.of(student, person, version, key), work, post.part(), post.text());
+        HandInService.Done done = handIns.post(Writer.of(student, person, version, key), work, post);
+        return new HandedIn(done.change(), null, details.read(student, work));
+    }
+
+    /**
+     * Work that was handed in on paper, or in another place, by the student's own word.
+     *
+     * @param at when it was
+     * @param note where and to whom
+     * @param photos of it, at most six
+     */
+    @PostMapping(path = "/hand-ins/elsewhere", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    public HandedIn elsewhere(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key,
+            @RequestParam Instant at,
+            @RequestParam String note,
+            @RequestParam(required = false) @Nullable List<MultipartFile> photos)
+            throws IOException {
+        List<HandInService.Photo> copies = new ArrayList<>();
+        try {
+            for (MultipartFile photo : Objects.requireNonNullElse(photos, List.<MultipartFile>of())) {
+                Path copy = java.nio.file.Files.createTempFile("navlo", ".upload");
+                copies.add(new HandInService.Photo(
+                        Objects.requireNonNullElse(photo.getOriginalFilename(), "photo"), copy));
+                photo.transferTo(copy);
+            }
+            HandInService.Done done =
+                    handIns.elsewhere(Writer.of(student, person, version, key), work, at, note, copies);
+            return new HandedIn(
+                    done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
+        } finally {
+            for (HandInService.Photo photo : copies) {
+                java.nio.file.Files.deleteIfExists(photo.content());
+            }
+        }
+    }
+
+    @PostMapping("/comments")
+    @ResponseStatus(HttpStatus.CREATED)
+    public HandedIn comment(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody Comment comment) {
+        HandInService.Done done = words.say(Writer.of(student, person, null, key), work, comment);
+        return new HandedIn(done.change(), null, details.read(student, work));
+    }
+
+    @PostMapping("/time-spent")
+    @ResponseStatus(HttpStatus.CREATED)
+    public HandedIn timeSpent(
+            @PathVariable long student,
+            @PathVariable long work,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody Spent spent) {
+        HandInService.Done done = words.spent(Writer.of(student, person, null, key), work, spent.minutes());
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
     @PostMapping("/read-mark")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     public void markRead(@PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
-        handIns.markRead(Writer.of(student, person, null, null), work);
+        words.markRead(Writer.of(student, person, null, null), work);
     }
 
     @GetMapping("/hand-ins/{handIn}")
     public Receipt receipt(@PathVariable long student, @PathVariable long work, @PathVariable long handIn) {
         return details.receipt(student, work, handIn);
-    }
-
-    /** The file as it was handed in, always as a download, never shown by the browser on its own. */
-    @GetMapping("/hand-ins/{handIn}/files/{position}")
-    @Transactional(readOnly = true)
-    public void file(
-            @PathVariable long student,
-            @PathVariable long work,
-            @PathVariable long handIn,
-            @PathVariable int position,
-            HttpServletResponse response)
-            throws IOException {
-        List<WorkDetail.ReceiptFile> all =
-                details.receipt(student, work, handIn).files();
-        WorkDetail.ReceiptFile file = all.stream()
-                .filter(one -> one.position() == position)
-                .findFirst()
-                .orElseThrow(() -> Refusal.notFound("file"));
-        response.setContentType(file.mediaType());
-        response.setContentLengthLong(file.size());
-        response.setHeader(
-                HttpHeaders.CONTENT_DISPOSITION,
-                ContentDisposition.attachment()
-                        .filename(file.name(), StandardCharsets.UTF_8)
-                        .build()
-                        .toString());
-        response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
-        files.copy(file.sha256(), response.getOutputStream());
     }
 }

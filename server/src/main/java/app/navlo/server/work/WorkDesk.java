@@ -55,9 +55,13 @@ class WorkDesk {
 
     /** Adds a fact that the student makes now, and marks the work as changed. */
     long add(Writer writer, long change, long work, FactKind kind, Map<String, Object> columns) {
-        Instant now = now();
+        return add(writer, change, work, kind, now(), columns);
+    }
+
+    /** The same for what happened at {@code at}, and is told now. */
+    long add(Writer writer, long change, long work, FactKind kind, Instant at, Map<String, Object> columns) {
         long fact = facts.add(new Facts.NewFact(
-                change, writer.student(), work, kind, now, now, Actor.STUDENT, writer.name(), columns));
+                change, writer.student(), work, kind, at, now(), Actor.STUDENT, writer.name(), columns));
         touch(writer, work, change);
         return fact;
     }

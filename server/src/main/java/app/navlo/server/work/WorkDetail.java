@@ -10,6 +10,7 @@ import app.navlo.core.work.Timing;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.WorkView;
+import app.navlo.server.board.SaidView;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.store.Own;
 import java.time.Instant;
@@ -27,6 +28,9 @@ import org.jspecify.annotations.Nullable;
  * @param ownPercent that the student reckons it will bring; null where it says nothing
  * @param handIns every one, the latest first
  * @param whyNot why nothing can be handed in now; null when it can
+ * @param minutesSpent really, by the student's own word
+ * @param said about it, unread first, then newest first
+ * @param mayRecord whether it may be recorded as handed in on paper or in another place
  * @param editable null for work that wasn't typed in
  */
 public record WorkDetail(
@@ -43,10 +47,14 @@ public record WorkDetail(
         List<LifeLine> life,
         List<NoteView> notes,
         @Nullable String ownPercent,
+        int minutesSpent,
+        MaterialView material,
+        List<SaidView> said,
         List<Receipt> handIns,
         DraftView draft,
         @Nullable String whyNot,
         boolean mayHandIn,
+        boolean mayRecord,
         boolean mayPost,
         boolean mayWithdraw,
         @Nullable WorkForm editable) {
@@ -153,7 +161,10 @@ public record WorkDetail(
             if (fact instanceof Fact.Scored) {
                 return SCORED;
             }
-            return fact instanceof Fact.Commented ? SAID : OTHER;
+            boolean said = fact instanceof Fact.Commented
+                    || fact instanceof Fact.RubricMarked
+                    || fact instanceof Fact.AnswersReleased;
+            return said ? SAID : OTHER;
         }
     }
 

@@ -8,12 +8,15 @@ import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.SaidViews;
 import app.navlo.server.board.WorkViews;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Drafts;
+import app.navlo.server.store.Feedback;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Work;
@@ -31,6 +34,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -46,9 +50,24 @@ class WorkDetails {
     private final Changes changes;
     private final HandIns handIns;
     private final Drafts drafts;
+    private final Own own;
+    private final Feedback feedback;
+    private final WorkMaterial material;
     private final ServerClock clock;
 
-    WorkDetails(Boards boards, Works works, Changes changes, HandIns handIns, Drafts drafts, ServerClock clock) {
+    WorkDetails(
+            Boards boards,
+            Works works,
+            Changes changes,
+            HandIns handIns,
+            Drafts drafts,
+            Own own,
+            Feedback feedback,
+            WorkMaterial material,
+            ServerClock clock) {
+        this.own = own;
+        this.feedback = feedback;
+        this.material = material;
         this.boards = boards;
         this.works = works;
         this.changes = changes;
@@ -62,7 +81,9 @@ class WorkDetails {
         Work.Definition definition = entry.work().definition();
         WorkState state = entry.state();
         ZoneId zone = entry.course().details().zone();
-        String instructions = works.instructions(work, changes.undone(student));
+        Set<Long> undone = changes.undone(student);
+        String instructions = works.instructions(work, undone);
+        SaidViews said = SaidViews.read(feedback, student, work);
         List<Receipt> receipts = receipts(entry);
         Optional<Drafts.Draft> draft = drafts.find(work);
         boolean yours = state.move() == Move.YOURS;
@@ -81,10 +102,14 @@ class WorkDetails {
                 life(entry, zone),
                 entry.notes().stream().map(WorkDetail.NoteView::of).toList(),
                 Figures.textOrNull(entry.own().expectedPercent()),
+                own.minutesSpent(work, undone),
+                material.read(entry, said, undone),
+                said.of(entry),
                 receipts,
                 draft(draft),
                 yours ? null : Sentences.write(state.because().move(), zone),
                 yours && !inParts,
+                HandInService.mayRecord(entry),
                 inParts && state.accepted() && state.stage() != Stage.NOT_OPEN && state.stage() != Stage.EXCUSED,
                 HandInService.mayWithdraw(entry),
                 entry.work().origin() == Work.Origin.TYPED ? form(definition, instructions, zone) : null);

@@ -19,6 +19,7 @@ import app.navlo.server.account.Role;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.rules.LateSheet;
 import app.navlo.server.rules.LeewaySheet;
+import app.navlo.server.rules.RubricSheet;
 import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.rules.WorkSheet.GateSheet;
@@ -112,7 +113,13 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
                                 new GateSheet(GateSheet.Kind.DATE, AT, null, null, null),
                                 new GateSheet(GateSheet.Kind.PERCENT, null, 7L, "85.5", null)),
                         List.of("Leaves", "Roots"),
-                        true));
+                        true,
+                        30,
+                        2,
+                        new RubricSheet(
+                                List.of(new RubricSheet.RowSheet(
+                                        "Scale", List.of(new RubricSheet.LevelSheet("right", "To scale.", "4")))),
+                                false)));
     }
 
     private long addWork(Work.Definition definition) {

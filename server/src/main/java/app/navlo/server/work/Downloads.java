@@ -1,0 +1,38 @@
+package app.navlo.server.work;
+
+import app.navlo.server.store.Files;
+import app.navlo.server.store.StoredFile;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import org.springframework.http.ContentDisposition;
+import org.springframework.http.HttpHeaders;
+import org.springframework.stereotype.Component;
+
+/** Sends a file as a download, never shown by the browser on its own. */
+@Component
+class Downloads {
+    private final Files files;
+
+    Downloads(Files files) {
+        this.files = files;
+    }
+
+    /** Must be called within a transaction. */
+    void send(StoredFile file, HttpServletResponse response) throws IOException {
+        head(file.name(), file.mediaType(), response);
+        response.setContentLengthLong(file.size());
+        files.copy(file.sha256(), response.getOutputStream());
+    }
+
+    void head(String name, String mediaType, HttpServletResponse response) {
+        response.setContentType(mediaType);
+        response.setHeader(
+                HttpHeaders.CONTENT_DISPOSITION,
+                ContentDisposition.attachment()
+                        .filename(name, StandardCharsets.UTF_8)
+                        .build()
+                        .toString());
+        response.setHeader("Content-Security-Policy", "sandbox; default-src 'none'");
+    }
+}

@@ -1,0 +1,155 @@
+package app.navlo.server.work;
+
+import app.navlo.server.board.Board;
+import app.navlo.server.board.Boards;
+import app.navlo.server.board.SaidView;
+import app.navlo.server.board.SaidViews;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Feedback;
+import app.navlo.server.store.FileShelf;
+import app.navlo.server.store.Material;
+import app.navlo.server.store.StoredFile;
+import app.navlo.server.time.ServerClock;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.IOException;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.MediaType;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Files of a student: all of them in one list, and each as a download. */
+@RestController
+@RequestMapping("/api/students/{student}")
+@Transactional(readOnly = true)
+public class FilesController {
+    private final Boards boards;
+    private final WorkDetails details;
+    private final FileShelf shelf;
+    private final Material material;
+    private final Feedback feedback;
+    private final Changes changes;
+    private final Downloads downloads;
+    private final MarkedPdf markedPdf;
+    private final ServerClock clock;
+
+    FilesController(
+            Boards boards,
+            WorkDetails details,
+            FileShelf shelf,
+            Material material,
+            Feedback feedback,
+            Changes changes,
+            Downloads downloads,
+            MarkedPdf markedPdf,
+            ServerClock clock) {
+        this.boards = boards;
+        this.details = details;
+        this.shelf = shelf;
+        this.material = material;
+        this.feedback = feedback;
+        this.changes = changes;
+        this.downloads = downloads;
+        this.markedPdf = markedPdf;
+        this.clock = clock;
+    }
+
+    /**
+     * One of the student's own files.
+     *
+     * @param at when it was handed in, or the draft was last saved
+     * @param handIn the hand-in that it is in; null where it lies in the draft
+     * @param position in that hand-in, from 1; in a draft, its number there
+     * @param marks of teachers on its pages
+     */
+    public record FileView(
+            long work,
+            Instant at,
+            @Nullable Long handIn,
+            long position,
+            String name,
+            String mediaType,
+            long size,
+            String sha256,
+            int marks) {}
+
+    /** The latest first; files of works that are gone are left out. */
+    @GetMapping("/files")
+    public List<FileView> all(@PathVariable long student) {
+        return shelf.all(student, changes.undone(student), clock.instant()).stream()
+                .map(one -> new FileView(
+                        one.work(),
+                        one.at(),
+                        one.handIn(),
+                        one.position(),
+                        one.file().name(),
+                        one.file().mediaType(),
+                        one.file().size(),
+                        one.file().sha256(),
+                        one.marks()))
+                .toList();
+    }
+
+    @GetMapping("/works/{work}/attachments/{attachment}")
+    public void attachment(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long attachment,
+            HttpServletResponse response)
+            throws IOException {
+        boards.one(student, work, clock.instant());
+        StoredFile file = material.attachments(work, changes.undone(student)).stream()
+                .filter(one -> one.id() == attachment)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("file"))
+                .file();
+        downloads.send(file, response);
+    }
+
+    /** The file as it was handed in. */
+    @GetMapping("/works/{work}/hand-ins/{handIn}/files/{position}")
+    public void file(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long handIn,
+            @PathVariable int position,
+            HttpServletResponse response)
+            throws IOException {
+        downloads.send(handedIn(student, work, handIn, position), response);
+    }
+
+    /** The file as a PDF with the marks of teachers drawn on its pages, and their words listed behind them. */
+    @GetMapping("/works/{work}/hand-ins/{handIn}/files/{position}/marked")
+    public void marked(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long handIn,
+            @PathVariable int position,
+            HttpServletResponse response)
+            throws IOException {
+        StoredFile file = handedIn(student, work, handIn, position);
+        Board.Entry entry = boards.one(student, work, clock.instant());
+        List<SaidView> marks = SaidViews.read(feedback, student, work).of(entry).stream()
+                .filter(said -> said.mark() != null
+                        && said.mark().handIn() == handIn
+                        && said.mark().position() == position)
+                .toList();
+        byte[] pdf = markedPdf.of(file, marks, entry.course().details().zone());
+        downloads.head(MarkedPdf.nameOf(file), MediaType.APPLICATION_PDF_VALUE, response);
+        response.setContentLength(pdf.length);
+        response.getOutputStream().write(pdf);
+    }
+
+    private StoredFile handedIn(long student, long work, long handIn, int position) {
+        return details.receipt(student, work, handIn).files().stream()
+                .filter(one -> one.position() == position)
+                .findFirst()
+                .map(one -> new StoredFile(one.name(), one.mediaType(), one.size(), one.sha256()))
+                .orElseThrow(() -> Refusal.notFound("file"));
+    }
+}
