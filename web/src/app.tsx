@@ -1,17 +1,33 @@
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { type ComponentType, lazy, Suspense, useMemo } from 'react';
 import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import type { Session } from './api/client';
 import { queryClient, sessionQuery } from './api/queries';
 import { Frame } from './frame/frame';
 import { Empty, Failed, Loading } from './ui/states';
-import { FeedbackView } from './views/feedback/feedback-view';
-import { LinksView } from './views/links/links-view';
 import { SignIn } from './views/signin/sign-in';
-import { RulesView } from './views/standing/rules-view';
-import { StandingView } from './views/standing/standing-view';
 import { WorkView } from './views/work/work-view';
+
+/** A view that is fetched when it is first gone to. */
+function Later({ view: View }: { view: ComponentType }) {
+  return (
+    <Suspense fallback={<Loading />}>
+      <View />
+    </Suspense>
+  );
+}
+
+const FeedbackView = lazy(async () => ({
+  default: (await import('./views/feedback/feedback-view')).FeedbackView,
+}));
+const FilesView = lazy(async () => ({ default: (await import('./views/files/files-view')).FilesView }));
+const LinksView = lazy(async () => ({ default: (await import('./views/links/links-view')).LinksView }));
+const NotesView = lazy(async () => ({ default: (await import('./views/notes/notes-view')).NotesView }));
+const RulesView = lazy(async () => ({ default: (await import('./views/standing/rules-view')).RulesView }));
+const StandingView = lazy(async () => ({
+  default: (await import('./views/standing/standing-view')).StandingView,
+}));
 
 function routes(session: Session) {
   const first = session.students[0];
@@ -26,10 +42,12 @@ function routes(session: Session) {
       children: [
         { index: true, element: <Navigate to="work" replace /> },
         { path: 'work/:work?', element: <WorkView /> },
-        { path: 'feedback/:work?', element: <FeedbackView /> },
-        { path: 'standing', element: <StandingView /> },
-        { path: 'standing/:course/rules', element: <RulesView /> },
-        { path: 'links', element: <LinksView /> },
+        { path: 'feedback/:work?', element: <Later view={FeedbackView} /> },
+        { path: 'standing', element: <Later view={StandingView} /> },
+        { path: 'standing/:course/rules', element: <Later view={RulesView} /> },
+        { path: 'files', element: <Later view={FilesView} /> },
+        { path: 'notes', element: <Later view={NotesView} /> },
+        { path: 'links', element: <Later view={LinksView} /> },
         { path: '*', element: <NotHere /> },
       ],
     },

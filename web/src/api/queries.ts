@@ -48,6 +48,18 @@ export const feedbackQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/feedback', { params: { path: { student } } })),
   });
 
+export const filesQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'files'],
+    queryFn: () => take(client.GET('/api/students/{student}/files', { params: { path: { student } } })),
+  });
+
+export const notesQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'notes'],
+    queryFn: () => take(client.GET('/api/students/{student}/notes', { params: { path: { student } } })),
+  });
+
 export const lensesQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'lenses'],

@@ -37,15 +37,17 @@ function TopBar({ session, student }: TopBarProps) {
       <WhoseBoard session={session} student={student} />
       <ViewsInHand student={student} />
       <nav aria-label="Views" className="flex self-stretch max-sm:hidden">
-        {viewsOf(student).map((view) => (
-          <NavLink
-            key={view.path}
-            to={view.path}
-            className="flex items-center border-transparent border-y-[3px] px-3 font-medium text-ink-2 hover:text-ink aria-[current=page]:border-b-yours aria-[current=page]:font-[680] aria-[current=page]:text-ink"
-          >
-            {view.name}
-          </NavLink>
-        ))}
+        {viewsOf(student)
+          .filter((view) => !view.aside)
+          .map((view) => (
+            <NavLink
+              key={view.path}
+              to={view.path}
+              className="flex items-center border-transparent border-y-[3px] px-3 font-medium text-ink-2 hover:text-ink aria-[current=page]:border-b-yours aria-[current=page]:font-[680] aria-[current=page]:text-ink"
+            >
+              {view.name}
+            </NavLink>
+          ))}
       </nav>
       <FindOrDo />
       <ClockWords />

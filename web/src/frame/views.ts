@@ -3,6 +3,8 @@ export interface View {
   name: string;
   path: string;
   key: string;
+  /** Its name doesn't stand in the bar: it is found by typing, by its keys, or from where the question arises. */
+  aside?: true;
 }
 
 export function viewsOf(student: number): View[] {
@@ -10,6 +12,8 @@ export function viewsOf(student: number): View[] {
     { name: 'Work', path: `/s/${student}/work`, key: 'w' },
     { name: 'Feedback', path: `/s/${student}/feedback`, key: 'f' },
     { name: 'Standing', path: `/s/${student}/standing`, key: 's' },
+    { name: 'Files', path: `/s/${student}/files`, key: 'i', aside: true },
+    { name: 'Notes', path: `/s/${student}/notes`, key: 'o', aside: true },
     { name: 'Links', path: `/s/${student}/links`, key: 'l' },
   ];
 }

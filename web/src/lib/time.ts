@@ -114,6 +114,17 @@ export function minutesBetween(from: number, to: string): number {
   return (new Date(to).getTime() - from) / MINUTE;
 }
 
+/** The date in a zone, as fields want it: "2026-11-24". */
+export function localDate(instant: number, zone: string): string {
+  return new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(instant);
+}
+
+/** The time of day in a zone, as fields want it: "16:20". */
+export function localTime(instant: number, zone: string): string {
+  const at = wall(new Date(instant), zone);
+  return `${at.hour}:${at.minute}`;
+}
+
 /** A local date "2026-11-24" as "Tue 24 Nov". */
 export function dateWords(date: string): string {
   return day(`${date}T12:00:00Z`, 'UTC');

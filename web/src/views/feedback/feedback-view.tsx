@@ -5,26 +5,18 @@ import { useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { feedbackQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
-import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
 import { count, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { markKey } from '../piece/model';
 import { Piece } from '../piece/piece';
+import { OnPages, type Said, Words } from '../piece/words';
 import { writeTogether } from '../work/own-forms';
+import { type Entry, entriesOf, hasWords, sizeOf } from './model';
 
-type Said = Schemas['SaidView'];
 type Signal = Schemas['SignalView'];
-
-const PLACES: Record<Said['place'], string> = {
-  ON_WORK: 'on the work',
-  CLASS_WIDE: 'to the class',
-  IN_FILE: 'in the file',
-  RUBRIC: 'in the rubric',
-  SENT_BACK: 'sent back',
-};
 
 /** All that was said, in one stream: unread first, who spoke and where, and what it may be asking for. */
 function FeedbackView() {
@@ -34,7 +26,10 @@ function FeedbackView() {
   const openWork = work ? Number(work) : null;
   const navigate = useNavigate();
   const open = useCallback(
-    (next: number | null) => void navigate(`/s/${id}/feedback${next === null ? '' : `/${next}`}`),
+    (next: number | null, mark?: Said) => {
+      const pages = mark ? `?marks=${markKey(mark)}&mark=${mark.id}` : '';
+      void navigate(`/s/${id}/feedback${next === null ? '' : `/${next}`}${pages}`);
+    },
     [navigate, id],
   );
   const close = useCallback(() => open(null), [open]);
@@ -54,7 +49,7 @@ interface StreamProps {
   said: readonly Said[];
   signals: readonly Signal[];
   openWork: number | null;
-  onOpen: (work: number) => void;
+  onOpen: (work: number, marks?: Said) => void;
 }
 
 function Stream({ said, signals, openWork, onOpen }: StreamProps) {
@@ -62,36 +57,31 @@ function Stream({ said, signals, openWork, onOpen }: StreamProps) {
   const [text, setText] = useState('');
   const works = useMemo(() => new Map(board.works.map((work) => [work.id, work])), [board]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
-  const found = said.filter((one) => {
-    const where = `${one.text} ${one.name} ${works.get(one.work)?.title ?? ''}`.toLowerCase();
-    return words.every((word) => where.includes(word));
-  });
-  const unread = found.filter((one) => one.unread);
-  const read = found.filter((one) => !one.unread);
+  const entries = useMemo(() => entriesOf(said), [said]);
+  const found = entries.filter((entry) => hasWords(entry, works.get(entry.first.work)?.title ?? '', words));
+  const unread = found.filter((entry) => entry.first.unread);
+  const read = found.filter((entry) => !entry.first.unread);
   const markAll = () => {
-    const which = [...new Set(unread.map((one) => one.work))];
-    void writeTogether(id, which, { read: true }, `Marked ${count(unread.length, 'word')} as read`).catch(
+    const which = [...new Set(unread.map((entry) => entry.first.work))];
+    void writeTogether(id, which, { read: true }, `Marked ${count(sizeOf(unread), 'word')} as read`).catch(
       noticeFault,
     );
   };
-  const list = (lines: readonly Said[]) => (
+  const list = (lines: readonly Entry[]) => (
     <ul>
-      {lines.map((line) => (
-        <Line
-          key={`${line.work} ${line.at} ${line.place} ${line.text}`}
-          line={line}
-          open={line.work === openWork}
-          onOpen={onOpen}
-        />
+      {lines.map((entry) => (
+        <Line key={entry.first.id} entry={entry} open={entry.first.work === openWork} onOpen={onOpen} />
       ))}
     </ul>
   );
+  const theirs = said.filter((one) => one.by === 'TEACHER');
   return (
     <div className="mx-auto w-full max-w-[920px] px-5 py-4 max-sm:px-3">
       <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="font-bold text-[20px] tracking-[-0.01em]">What they said</h1>
         <p aria-live="polite" className="text-[14px] text-ink-2">
-          {found.length} of {said.length}, {unread.length} unread
+          {count(theirs.length, 'thing')} said by teachers, {theirs.filter((one) => one.unread).length} unread
+          {words.length > 0 && `; ${sizeOf(found)} of ${said.length} have these words`}
         </p>
         <input
           type="search"
@@ -112,7 +102,7 @@ function Stream({ said, signals, openWork, onOpen }: StreamProps) {
         <section>
           <h2 className="flex items-baseline justify-between gap-3 border-line border-b pb-1.5 font-bold">
             <span>
-              Unread <span className="font-normal">{unread.length}</span>
+              Unread <span className="font-normal">{sizeOf(unread)}</span>
             </span>
             {mayWrite && (
               <Button look="quiet" className="h-7" onClick={markAll}>
@@ -126,7 +116,7 @@ function Stream({ said, signals, openWork, onOpen }: StreamProps) {
       {read.length > 0 && (
         <section className="mt-5">
           <h2 className="border-line border-b pb-1.5 font-bold">
-            Read, and my own words <span className="font-normal">{read.length}</span>
+            Read, and my own words <span className="font-normal">{sizeOf(read)}</span>
           </h2>
           {list(read)}
         </section>
@@ -173,44 +163,38 @@ function Signals({ signals, onOpen }: { signals: readonly Signal[]; onOpen: (wor
 }
 
 interface LineProps {
-  line: Said;
+  entry: Entry;
   open: boolean;
-  onOpen: (work: number) => void;
+  onOpen: (work: number, marks?: Said) => void;
 }
 
-function Line({ line, open, onOpen }: LineProps) {
-  const { board, zone, course } = useStudent();
-  const now = useNow();
-  const work = board.works.find((one) => one.id === line.work);
-  const own = line.by === 'STUDENT';
+function Line({ entry, open, onOpen }: LineProps) {
+  const { board, course } = useStudent();
+  const work = board.works.find((one) => one.id === entry.first.work);
+  const where = (
+    <button
+      type="button"
+      onClick={() => onOpen(entry.first.work)}
+      className="flex max-w-full items-center text-[14px] text-ink-2 hover:text-ink"
+    >
+      <CourseMark colour={course(work?.courseId ?? 0)?.colour ?? ''} className="mr-2 h-3.5" />
+      <span className="truncate underline underline-offset-2">{work?.title}</span>
+      <span className="sr-only">, {course(work?.courseId ?? 0)?.name}</span>
+    </button>
+  );
   return (
     <li
       data-open={open}
-      className="border-line-2 border-b py-2.5 data-[open=true]:shadow-[inset_3px_0_0_var(--yours)] data-[open=true]:pl-3"
+      className="border-line-2 border-b py-2.5 data-[open=true]:pl-3 data-[open=true]:shadow-[inset_3px_0_0_var(--yours)]"
     >
-      <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
-        <b className={line.unread ? 'font-bold' : 'font-semibold'}>
-          {own ? `${line.name}, my own words` : line.name}
-        </b>
-        <span className={line.place === 'SENT_BACK' ? 'font-semibold text-loss' : 'text-ink-2'}>
-          {PLACES[line.place]}
-        </span>
-        <span className="ml-auto whitespace-nowrap text-ink-2">{near(line.at, zone, now)}</span>
-      </p>
-      {line.text && (
-        <blockquote className={clsx('my-0.5 max-w-[72ch] whitespace-pre-line', own && 'text-ink-2')}>
-          {line.text}
-        </blockquote>
+      {entry.first.mark ? (
+        <>
+          <OnPages marks={entry.all} onShow={(mark) => onOpen(mark.work, mark)} />
+          {where}
+        </>
+      ) : (
+        <Words said={entry.first}>{where}</Words>
       )}
-      <button
-        type="button"
-        onClick={() => onOpen(line.work)}
-        className="flex max-w-full items-center text-[14px] text-ink-2 hover:text-ink"
-      >
-        <CourseMark colour={course(work?.courseId ?? 0)?.colour ?? ''} className="mr-2 h-3.5" />
-        <span className="truncate underline underline-offset-2">{work?.title}</span>
-        <span className="sr-only">, {course(work?.courseId ?? 0)?.name}</span>
-      </button>
     </li>
   );
 }

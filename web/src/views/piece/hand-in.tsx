@@ -5,7 +5,7 @@ import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near, span } from '../../lib/time';
-import { bytes, count } from '../../lib/words';
+import { bytes, count, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
@@ -13,15 +13,18 @@ import { noticeChange, noticeFault } from '../../ui/notice';
 import { typeList } from './check-file';
 import { DraftFiles } from './draft-files';
 import { DraftText } from './draft-text';
+import { Elsewhere } from './elsewhere';
+import { compared } from './model';
 import { Part } from './piece';
 import { Posts } from './posts';
 
 /** Hands in what lies ready, after it was looked at once more. A draft is not a hand-in, and says so. */
 function HandIn({ detail }: { detail: Detail }) {
   const { mayWrite } = useStudent();
-  if (detail.mayPost && mayWrite) return <Posts detail={detail} />;
-  if (detail.mayHandIn && mayWrite) return <Open detail={detail} />;
-  return null;
+  if (detail.work.parts) return <Posts detail={detail} />;
+  if (!mayWrite) return null;
+  if (detail.mayHandIn) return <Open detail={detail} />;
+  return detail.mayRecord ? <NoLonger detail={detail} /> : null;
 }
 
 function Open({ detail }: { detail: Detail }) {
@@ -47,10 +50,11 @@ function Open({ detail }: { detail: Detail }) {
   if (!takes.files && !takes.text && !takes.done) return <NothingTaken detail={detail} />;
   const isDraft = draft.files.length > 0 || text.trim() !== '';
   return (
-    <Part title="Hand in" aside={takenWords(detail)}>
+    <Part title="Hand in" id="hand-in" aside={takenWords(detail)}>
       <div ref={part} className="flex flex-col gap-3">
         {takes.files && <DraftFiles detail={detail} />}
         {takes.text && <DraftText detail={detail} text={text} onText={setText} />}
+        {isDraft && <Unfit detail={detail} text={text} />}
         {isDraft && (
           <p className="border-yours border-l-4 bg-yours-soft px-3 py-1.5 text-[14px]">
             <b className="font-bold">Not handed in.</b> This is a draft: only you see it.
@@ -62,6 +66,7 @@ function Open({ detail }: { detail: Detail }) {
           </Button>
           {!offer && <span className="ml-3 text-[14px] text-ink-2">{nothingReady(detail)}</span>}
         </div>
+        <Elsewhere detail={detail} />
       </div>
       {confirming && offer && (
         <Confirm
@@ -111,9 +116,28 @@ function nothingReady({ takes }: Detail): string {
   return takes.files ? 'Choose a file first.' : 'Write the text first.';
 }
 
+/** What doesn't fit what is asked for. It may be handed in all the same: the teacher decides. */
+function Unfit({ detail, text }: { detail: Detail; text: string }) {
+  const unfit = compared(detail, text).filter((line) => !line.fits);
+  return unfit.map((line) => (
+    <p key={line.what} className="border-loss border-l-4 bg-loss-soft px-3 py-1.5 text-[14px]">
+      <b className="font-bold">{line.what}:</b> {line.asked} asked for, {line.ready} ready.
+    </p>
+  ));
+}
+
+function NoLonger({ detail }: { detail: Detail }) {
+  return (
+    <Part title="Hand in" id="hand-in">
+      <p className="mb-1.5 text-ink-2">{detail.whyNot && sentence(detail.whyNot)}</p>
+      <Elsewhere detail={detail} />
+    </Part>
+  );
+}
+
 function NothingTaken({ detail }: { detail: Detail }) {
   return (
-    <Part title="Hand in">
+    <Part title="Hand in" id="hand-in">
       <p className="text-ink-2">
         Nothing is to be handed in here: it happens in class
         {detail.work.due ? ', and counts as done at its due.' : '.'}
@@ -184,6 +208,7 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
           ))}
         </ul>
       )}
+      <AskedAndReady detail={detail} text={text} />
       {detail.takes.text && text.trim() && (
         <p className="mb-2 line-clamp-3 border-line-2 border-l-2 pl-2.5 text-[14px] text-ink-2">{text}</p>
       )}
@@ -205,6 +230,36 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
         </Button>
       </div>
     </Dialog>
+  );
+}
+
+/** What is asked for beside what goes. */
+function AskedAndReady({ detail, text }: { detail: Detail; text: string }) {
+  const lines = compared(detail, text);
+  if (lines.length === 0) return null;
+  return (
+    <table className="mb-2.5 w-full text-[14px]">
+      <thead className="text-left text-ink-2">
+        <tr>
+          <th className="py-0.5 font-normal">
+            <span className="sr-only">What</span>
+          </th>
+          <th className="py-0.5 font-normal">Asked for</th>
+          <th className="py-0.5 font-normal">Goes now</th>
+        </tr>
+      </thead>
+      <tbody>
+        {lines.map((line) => (
+          <tr key={line.what} className={line.fits ? '' : 'font-semibold text-loss'}>
+            <th scope="row" className="py-0.5 pr-3 text-left font-normal">
+              {line.what}
+            </th>
+            <td className="py-0.5 pr-3">{line.asked}</td>
+            <td className="py-0.5">{line.fits ? line.ready : `${line.ready}, which differs`}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }
 

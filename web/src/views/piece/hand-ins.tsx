@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { client, type Detail, type Receipt, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
@@ -13,16 +13,21 @@ import { FileLinks, timingWords } from './receipt';
 
 /** Every hand-in with its files, the latest first; each has its receipt. The one with the teacher can be withdrawn. */
 function HandIns({ detail }: { detail: Detail }) {
-  const { mayWrite } = useStudent();
+  const { mayWrite, id } = useStudent();
   if (detail.handIns.length === 0) return null;
   return (
-    <Part title="Handed in" aside={count(detail.handIns.length, 'time')}>
+    <Part title="Handed in" id="hand-ins" aside={count(detail.handIns.length, 'time')}>
       <ul className="flex flex-col gap-3">
         {detail.handIns.map((receipt) => (
           <HandInLine key={receipt.id} detail={detail} receipt={receipt} />
         ))}
       </ul>
-      {detail.mayWithdraw && mayWrite && <Withdraw detail={detail} />}
+      <div className="no-print mt-3 flex flex-wrap items-center gap-3 empty:hidden">
+        {detail.mayWithdraw && mayWrite && <Withdraw detail={detail} />}
+        <Link to={`/s/${id}/files`} className="text-[14px] text-ink-2 underline underline-offset-2">
+          All my files
+        </Link>
+      </div>
     </Part>
   );
 }
@@ -86,9 +91,7 @@ function Withdraw({ detail }: { detail: Detail }) {
   };
   return (
     <>
-      <Button className="no-print mt-3" onClick={() => setAsking(true)}>
-        Withdraw it
-      </Button>
+      <Button onClick={() => setAsking(true)}>Withdraw it</Button>
       <Dialog
         open={asking}
         onOpenChange={setAsking}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { client, type Detail, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
@@ -54,6 +55,7 @@ function Notes({ detail }: { detail: Detail }) {
   return (
     <Part
       title="My notes"
+      id="notes"
       aside={
         mayWrite && (
           <button
@@ -79,6 +81,14 @@ function Notes({ detail }: { detail: Detail }) {
             />
           ))}
         </ul>
+      )}
+      {notes.length > 0 && (
+        <Link
+          to={`/s/${id}/notes?work=${work.id}`}
+          className="no-print mt-2 inline-block text-[14px] text-ink-2 underline underline-offset-2"
+        >
+          Print them
+        </Link>
       )}
       <Dialog
         open={writing !== null}

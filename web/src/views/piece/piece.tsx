@@ -8,7 +8,7 @@ import { useStudent } from '../../frame/student';
 import { isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { countdown, flagAgainstClock, KIND_WORDS, LIMIT_WORDS, sentence } from '../../lib/words';
+import { countdown, flagAgainstClock, KIND_WORDS, LIMIT_WORDS, scoreWords, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeChange, noticeFault } from '../../ui/notice';
@@ -17,11 +17,19 @@ import { type Level, StepChart } from '../../ui/step-chart';
 import { TimingBar } from '../../ui/timing-bar';
 import { StateWords } from '../work/state-words';
 import { WorkFormDialog } from '../work/work-form';
+import { Asked } from './asked';
+import { Attempts } from './attempts';
 import { HandIn } from './hand-in';
 import { HandIns } from './hand-ins';
 import { Life } from './life';
+import { MarkedPage } from './marked-page';
+import { type PartId, type PartPlace, partsOf } from './model';
 import { Notes, OwnEffort } from './own';
 import { ReceiptDialog } from './receipt';
+import { Records } from './records';
+import { Rubric } from './rubric';
+import { SaidPart } from './said';
+import { Spent } from './spent';
 import { CheckIt, Locks, Worth } from './worth';
 
 interface PieceProps {
@@ -61,6 +69,7 @@ function Piece({ work, onClose }: PieceProps) {
 function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void }) {
   const { mayWrite, course } = useStudent();
   const { work } = detail;
+  const parts = partsOf(detail, mayWrite);
   useReadMark(detail);
   return (
     <>
@@ -81,7 +90,10 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
           </button>
         </div>
         <h2 className="mt-0.5 mb-2.5 font-bold text-[20px] leading-snug tracking-[-0.01em]">{work.title}</h2>
-        <StateWords work={work} />
+        <div className="flex items-baseline justify-between gap-3">
+          <StateWords work={work} />
+          <ScoreKept detail={detail} />
+        </div>
         <p className="mt-1 text-[14px] text-ink-2">{sentence(detail.because.stage)}</p>
         {work.flagDiffers && <p className="mt-1 text-[14px] text-loss">{flagAgainstClock(work)}</p>}
         <DueLine detail={detail} />
@@ -89,51 +101,89 @@ function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void })
       </header>
       <Locks detail={detail} />
       <CheckIt detail={detail} />
-      <HandIn detail={detail} />
-      {detail.instructions && (
-        <Part title="What is asked">
-          <Paragraphs text={detail.instructions} />
-        </Part>
-      )}
-      <Costs detail={detail} />
-      <Worth detail={detail} />
-      <Notes detail={detail} />
-      <HandIns detail={detail} />
-      <Life detail={detail} />
+      <Jumps parts={parts} />
+      {parts.map(({ id }) => {
+        const Shown = PARTS[id];
+        return <Shown key={id} detail={detail} />;
+      })}
       <Why detail={detail} />
       <ReceiptDialog detail={detail} />
+      <MarkedPage detail={detail} />
     </>
+  );
+}
+
+/** What is kept of it, and what the pass mark or a penalty makes of that. */
+function ScoreKept({ detail: { work } }: { detail: Detail }) {
+  const { points, of, mark } = scoreWords(work.score);
+  if (work.score.mark === 'NONE') return null;
+  return (
+    <p className="whitespace-nowrap text-right">
+      {points && <b className="font-bold text-[19px]">{points}</b>} <span className="text-ink-2">{of}</span>
+      {(mark || work.belowPass) && (
+        <span className={`block text-[13.5px] ${work.belowPass ? 'text-loss' : 'text-ink-2'}`}>
+          {[mark, work.belowPass && 'below the pass mark'].filter(Boolean).join(', ')}
+        </span>
+      )}
+    </p>
+  );
+}
+
+const PARTS: Record<PartId, (props: { detail: Detail }) => ReactNode> = {
+  'hand-in': HandIn,
+  said: SaidPart,
+  asked: Asked,
+  attempts: Attempts,
+  rubric: Rubric,
+  costs: Costs,
+  worth: Worth,
+  notes: Notes,
+  'hand-ins': HandIns,
+  records: Records,
+  life: Life,
+};
+
+/** The way to each part, in one line that stays. */
+function Jumps({ parts }: { parts: readonly PartPlace[] }) {
+  const named = parts.filter((part) => part.name !== '');
+  if (named.length < 4) return null;
+  return (
+    <nav
+      aria-label="Parts of this piece of work"
+      className="no-print sticky top-0 z-10 flex shrink-0 flex-wrap gap-x-3.5 gap-y-0.5 border-line-2 border-b bg-raised px-5 py-1.5 text-[13.5px]"
+    >
+      {named.map(({ id, name }) => (
+        <button
+          key={id}
+          type="button"
+          onClick={() => document.getElementById(`part-${id}`)?.scrollIntoView({ block: 'start' })}
+          className="text-ink-2 underline-offset-2 hover:text-ink hover:underline"
+        >
+          {name}
+        </button>
+      ))}
+    </nav>
   );
 }
 
 interface PartProps {
   title: string;
+  /** By which it is jumped to; nothing for a part that stands before all others. */
+  id?: PartId;
   aside?: ReactNode;
   children: ReactNode;
 }
 
 /** A part of the piece of work, under its own heading. */
-function Part({ title, aside, children }: PartProps) {
+function Part({ title, id, aside, children }: PartProps) {
   return (
-    <section className="border-line-2 border-b px-5 py-4">
+    <section id={id && `part-${id}`} className="scroll-mt-14 border-line-2 border-b px-5 py-4">
       <h3 className="mb-2 flex items-baseline justify-between gap-3 font-bold text-[15px]">
         {title}
         {aside && <span className="font-normal text-[13.5px] text-ink-2">{aside}</span>}
       </h3>
       {children}
     </section>
-  );
-}
-
-function Paragraphs({ text }: { text: string }) {
-  return (
-    <div className="flex flex-col gap-2">
-      {text.split(/\n\s*\n/).map((paragraph) => (
-        <p key={paragraph} className="whitespace-pre-line">
-          {paragraph.replace(/\n(?!\n)/g, ' ')}
-        </p>
-      ))}
-    </div>
   );
 }
 
@@ -156,6 +206,7 @@ function DueLine({ detail }: { detail: Detail }) {
         )}
         {work.effortMinutes && <span className="text-ink-2"> · about {work.effortMinutes} min of work</span>}
         <OwnEffort detail={detail} />
+        <Spent detail={detail} />
       </p>
       {down.words && !work.lock && <TimingBar countdown={down} stacked />}
     </div>
@@ -168,7 +219,7 @@ function Costs({ detail }: { detail: Detail }) {
   const { work, worth } = detail;
   if (detail.costs.length === 0) return null;
   return (
-    <Part title="What it costs to wait">
+    <Part title="What it costs to wait" id="costs">
       <CostCurve detail={detail} now={now} />
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
         {detail.costs.map((cost) => (
@@ -261,7 +312,8 @@ function Why({ detail }: { detail: Detail }) {
 /** Feedback that has been on screen is read: that is a fact, and only the student makes it. */
 function useReadMark(detail: Detail): void {
   const { id, mayWrite } = useStudent();
-  const { unread } = detail.work.feedback;
+  const posts = detail.material.thread.filter((post) => post.unread).length;
+  const unread = detail.work.feedback.unread + posts;
   const work = detail.work.id;
   useEffect(() => {
     if (!mayWrite || unread === 0) return;

@@ -5,6 +5,7 @@ import { useNow } from '../../lib/now';
 import { impactWords, READING_WORDS, READINGS } from '../../lib/readings';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
+import { ClassStrip } from './class-strip';
 import { OwnExpected } from './own';
 import { Part } from './piece';
 
@@ -46,10 +47,11 @@ function Worth({ detail }: { detail: Detail }) {
   const now = useNow();
   const { worth, work } = detail;
   const rows = facts(detail, (at) => near(at, zone, now));
-  if (rows.length === 0) return null;
+  if (rows.length === 0 && !detail.material.classFigures) return null;
   return (
     <Part
       title="What it is worth"
+      id="worth"
       aside={
         <Link to={`/s/${id}/standing/${work.courseId}/rules`} className="underline underline-offset-2">
           Rules of the course
@@ -67,6 +69,12 @@ function Worth({ detail }: { detail: Detail }) {
           </div>
         ))}
       </dl>
+      {detail.material.classFigures && (
+        <div className="mt-2">
+          <h4 className="text-ink-2">The class</h4>
+          <ClassStrip detail={detail} />
+        </div>
+      )}
       {worth.safeBy && <p className="mt-1.5 text-[13.5px] text-ink-2">{sentence(worth.safeBy.because)}</p>}
     </Part>
   );

@@ -57,7 +57,11 @@ public class Problems extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleMethodArgumentNotValid(
             MethodArgumentNotValidException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<Refusal.Fault> faults = e.getBindingResult().getFieldErrors().stream()
-                .map(error -> new Refusal.Fault(error.getField(), String.valueOf(error.getDefaultMessage())))
+                .map(error -> new Refusal.Fault(
+                        error.getField(),
+                        error.isBindingFailure()
+                                ? "This can't be read. Write it as the field asks for it."
+                                : String.valueOf(error.getDefaultMessage())))
                 .toList();
         return ResponseEntity.status(HttpStatus.UNPROCESSABLE_CONTENT).body(detail(Refusal.invalid(faults)));
     }

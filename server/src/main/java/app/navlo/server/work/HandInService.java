@@ -22,6 +22,7 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -39,8 +40,6 @@ public class HandInService {
     /** Pictures of what was handed in elsewhere. */
     private static final Work.Takes PHOTOS =
             new Work.Takes(true, false, false, List.of("jpg", "jpeg", "png", "webp"), 6, 10L << 20);
-
-    private static final int LONGEST_NOTE = 1000;
 
     private final HandIns handIns;
     private final Files files;
@@ -147,29 +146,24 @@ public class HandInService {
 
     /** Records work that was handed in on paper or in another place. */
     @Transactional(rollbackFor = IOException.class)
-    public Done elsewhere(Writer writer, long work, Instant at, String note, List<Photo> photos) throws IOException {
-        if (photos.size() > PHOTOS.maxFiles()) {
-            throw Refusal.invalid("photos", "At most " + PHOTOS.maxFiles() + " photos are kept. Leave some out.");
-        }
-        if (note.isBlank() || note.length() > LONGEST_NOTE) {
-            throw Refusal.invalid(
-                    "note", "Say in a line where and to whom it went, in at most " + LONGEST_NOTE + " letters.");
-        }
+    public Done elsewhere(Writer writer, long work, LocalDateTime at, String note, List<Photo> photos)
+            throws IOException {
         List<StoredFile> stored = new ArrayList<>();
         for (Photo photo : photos) {
             StoredFile file = FileCheck.check(PHOTOS, photo.name(), photo.content());
             files.keep(file.sha256(), file.size(), photo.content());
             stored.add(file);
         }
-        HandIns.Content content = new HandIns.Content(null, note.strip(), stored);
+        HandIns.Content content = new HandIns.Content(null, note, stored);
         return once.run(
                 new WriteOnce.Once(writer.person(), writer.key(), "elsewhere " + work + at + content, desk.now()),
                 Done.class,
                 () -> elsewhereNow(writer, work, at, content));
     }
 
-    private Done elsewhereNow(Writer writer, long work, Instant at, HandIns.Content content) {
+    private Done elsewhereNow(Writer writer, long work, LocalDateTime local, HandIns.Content content) {
         Board.Entry entry = desk.open(writer, work);
+        Instant at = local.atZone(entry.course().details().zone()).toInstant();
         refuseUnlessOpenThen(entry, at);
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.HAND_IN, "Recorded that " + title + " was handed in elsewhere");
@@ -183,20 +177,20 @@ public class HandInService {
     /** It must have been the student's to hand in at that instant, and nothing may have come of it since. */
     private void refuseUnlessOpenThen(Board.Entry entry, Instant at) {
         if (at.isAfter(desk.now())) {
-            throw Refusal.invalid("at", "This is still to come. Say when it was handed in.");
+            throw Refusal.invalid("day", "This is still to come. Say when it was handed in.");
         }
         boolean goneOnSince = entry.facts().stream()
                 .filter(fact -> !(fact instanceof Fact.ReadMarked))
                 .anyMatch(fact ->
                         fact.stamp().at().isAfter(at) && !fact.stamp().at().isAfter(desk.now()) && movesOn(fact));
         if (goneOnSince) {
-            throw Refusal.invalid("at", "It was handed in, sent back or returned after that. Say a time since then.");
+            throw Refusal.invalid("day", "It was handed in, sent back or returned after that. Say a time since then.");
         }
         Duration soon = Duration.ofHours(entry.course().rules().soonHours());
         WorkState then = WorkState.of(entry.finding().item(), entry.facts(), false, soon, at);
         if (then.move() != Move.YOURS || entry.work().definition().parts() != null) {
             throw Refusal.invalid(
-                    "at",
+                    "day",
                     "It wasn't open then: "
                             + Sentences.write(
                                     then.because().move(),

@@ -11,6 +11,7 @@ import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
+import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -56,6 +57,18 @@ public class OwnController {
             String body) {}
 
     /**
+     * @param work null for a note on a whole course
+     * @param at when it was last written
+     */
+    public record OwnNoteView(
+            long id,
+            long course,
+            @Nullable Long work,
+            Instant at,
+            @Nullable String tag,
+            String body) {}
+
+    /**
      * One deed to several pieces of work, as one change. Exactly one of the deeds is given.
      *
      * @param read marks their feedback as read
@@ -92,6 +105,23 @@ public class OwnController {
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody TogetherForm form) {
         return desk.together(Writer.of(student, person, null, key), form);
+    }
+
+    /** The latest first: those on works, and those on courses. */
+    @GetMapping("/notes")
+    public List<OwnNoteView> notes(@PathVariable long student) {
+        return desk.notes(student);
+    }
+
+    @PostMapping("/courses/{course}/notes")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addCourseNote(
+            @PathVariable long student,
+            @PathVariable long course,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody NoteForm form) {
+        return desk.addCourseNote(Writer.of(student, person, null, key), course, form);
     }
 
     @PutMapping("/notes/{note}")

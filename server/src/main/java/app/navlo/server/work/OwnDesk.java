@@ -10,12 +10,15 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Own;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.OwnController.ArrangementForm;
 import app.navlo.server.work.OwnController.LensForm;
 import app.navlo.server.work.OwnController.LensView;
 import app.navlo.server.work.OwnController.NoteForm;
+import app.navlo.server.work.OwnController.OwnNoteView;
 import app.navlo.server.work.OwnController.PlacedCourse;
 import app.navlo.server.work.OwnController.TogetherForm;
 import java.util.HashSet;
@@ -36,10 +39,12 @@ class OwnDesk {
     private final Own own;
     private final Changes changes;
     private final Courses courses;
+    private final Works works;
     private final WriteOnce once;
     private final LiveFeed live;
 
-    OwnDesk(WorkDesk desk, Own own, Changes changes, Courses courses, WriteOnce once, LiveFeed live) {
+    OwnDesk(WorkDesk desk, Own own, Changes changes, Courses courses, Works works, WriteOnce once, LiveFeed live) {
+        this.works = works;
         this.desk = desk;
         this.own = own;
         this.changes = changes;
@@ -110,6 +115,42 @@ class OwnDesk {
         String tag =
                 form.tag() == null || form.tag().isBlank() ? null : form.tag().strip();
         return new Own.Note(0, work, null, desk.now(), tag, form.body().strip());
+    }
+
+    @Transactional(readOnly = true)
+    public List<OwnNoteView> notes(long student) {
+        Set<Long> undone = changes.undone(student);
+        Map<Long, Work> standing = works.all(student, undone, courses.all(student, undone));
+        return own.notes(student, undone).stream()
+                .filter(note -> note.work() == null || standing.containsKey(note.work()))
+                .map(note -> new OwnNoteView(
+                        note.id(),
+                        note.work() == null
+                                ? Objects.requireNonNull(note.course())
+                                : standing.get(note.work()).definition().courseId(),
+                        note.work(),
+                        note.at(),
+                        note.tag(),
+                        note.body()))
+                .toList();
+    }
+
+    @Transactional
+    public EditedView addCourseNote(Writer writer, long course, NoteForm form) {
+        return once(writer, "course note " + course + form, () -> {
+            Course to = courses.all(writer.student(), changes.undone(writer.student()))
+                    .get(course);
+            if (to == null) {
+                throw Refusal.notFound("course");
+            }
+            long change = desk.change(
+                    writer, ChangeKind.NOTE, "Added a note to " + to.details().name());
+            Own.Note note = note(null, form);
+            long id = own.addNote(
+                    writer.student(), change, new Own.Note(0, null, course, note.at(), note.tag(), note.body()));
+            live.changed(writer.student());
+            return new EditedView(change, id);
+        });
     }
 
     @Transactional

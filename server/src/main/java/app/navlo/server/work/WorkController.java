@@ -11,7 +11,8 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.nio.file.Path;
-import java.time.Instant;
+import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -22,6 +23,7 @@ import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -70,6 +72,35 @@ public class WorkController {
             String text,
 
             @Nullable Long answers) {}
+
+    /**
+     * Work that was handed in on paper, or in another place, by the student's own word.
+     *
+     * @param day on which it was, in the zone of the course
+     * @param time of that day
+     * @param note where and to whom
+     * @param photos of it; null for none
+     */
+    public record Elsewhere(
+            @NotNull(message = "Say on which day.") LocalDate day,
+            @NotNull(message = "Say at what time.") LocalTime time,
+
+            @NotBlank(message = "Say in a line where and to whom it went.")
+            @Size(max = 1000, message = "At most 1000 letters.")
+            String note,
+
+            @Nullable @Size(max = 6, message = "At most 6 photos are kept. Leave some out.")
+            List<MultipartFile> photos) {
+
+        /** An empty field of a form comes as a file without a name. */
+        List<MultipartFile> pictures() {
+            return Objects.requireNonNullElse(photos, List.<MultipartFile>of()).stream()
+                    .filter(photo -> !photo.isEmpty()
+                            || !Objects.requireNonNullElse(photo.getOriginalFilename(), "")
+                                    .isEmpty())
+                    .toList();
+        }
+    }
 
     public record Spent(
             @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
@@ -162,13 +193,6 @@ public class WorkController {
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
-    /**
-     * Work that was handed in on paper, or in another place, by the student's own word.
-     *
-     * @param at when it was
-     * @param note where and to whom
-     * @param photos of it, at most six
-     */
     @PostMapping(path = "/hand-ins/elsewhere", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn elsewhere(
@@ -177,20 +201,22 @@ public class WorkController {
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
-            @RequestParam Instant at,
-            @RequestParam String note,
-            @RequestParam(required = false) @Nullable List<MultipartFile> photos)
+            @Valid @ModelAttribute Elsewhere form)
             throws IOException {
         List<HandInService.Photo> copies = new ArrayList<>();
         try {
-            for (MultipartFile photo : Objects.requireNonNullElse(photos, List.<MultipartFile>of())) {
+            for (MultipartFile photo : form.pictures()) {
                 Path copy = java.nio.file.Files.createTempFile("navlo", ".upload");
                 copies.add(new HandInService.Photo(
                         Objects.requireNonNullElse(photo.getOriginalFilename(), "photo"), copy));
                 photo.transferTo(copy);
             }
-            HandInService.Done done =
-                    handIns.elsewhere(Writer.of(student, person, version, key), work, at, note, copies);
+            HandInService.Done done = handIns.elsewhere(
+                    Writer.of(student, person, version, key),
+                    work,
+                    form.day().atTime(form.time()),
+                    form.note().strip(),
+                    copies);
             return new HandedIn(
                     done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
         } finally {

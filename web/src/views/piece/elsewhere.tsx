@@ -1,0 +1,133 @@
+import { type FormEvent, useState } from 'react';
+import { client, type Detail, writeKey } from '../../api/client';
+import { writePiece } from '../../api/write-piece';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { localDate, localTime } from '../../lib/time';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { TextArea, TextField } from '../../ui/field';
+import { fileFault } from './check-file';
+
+/** As the server takes them. */
+const PHOTOS: Detail['takes'] = {
+  files: true,
+  text: false,
+  done: false,
+  fileTypes: ['jpg', 'jpeg', 'png', 'webp'],
+  maxFiles: 6,
+  maxFileBytes: 10 * 1024 * 1024,
+};
+
+/** Work done on paper or handed in elsewhere, by the student's own word: when, where, and pictures of it. */
+function Elsewhere({ detail }: { detail: Detail }) {
+  const { mayWrite } = useStudent();
+  const [open, setOpen] = useState(false);
+  if (!detail.mayRecord || !mayWrite) return null;
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="no-print self-start text-[14px] text-ink-2 underline underline-offset-2"
+      >
+        It went in on paper, or elsewhere
+      </button>
+      <Dialog
+        open={open}
+        onOpenChange={setOpen}
+        title="Record a hand-in made elsewhere"
+        about={`${detail.work.title}. It counts as handed in by your own word: the teacher’s list may say otherwise until it is graded.`}
+      >
+        {open && <ElsewhereForm detail={detail} onDone={() => setOpen(false)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function ElsewhereForm({ detail, onDone }: { detail: Detail; onDone: () => void }) {
+  const { id } = useStudent();
+  const now = useNow();
+  const [key] = useState(writeKey);
+  const [day, setDay] = useState(() => localDate(now, detail.zone));
+  const [time, setTime] = useState(() => localTime(now, detail.zone));
+  const [note, setNote] = useState('');
+  const [photos, setPhotos] = useState<File[]>([]);
+  const [faults, setFaults] = useState<Record<string, string>>({});
+  const [busy, setBusy] = useState(false);
+  const { work } = detail;
+  const choose = async (files: readonly File[]) => {
+    const wrong = await Promise.all(files.map((file, place) => fileFault(file, PHOTOS, place)));
+    setPhotos(files.filter((_, place) => wrong[place] === null));
+    setFaults({ ...faults, photos: wrong.filter(Boolean).join(' ') });
+  };
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const form = new FormData();
+    for (const photo of photos) form.append('photos', photo);
+    form.append('day', day);
+    form.append('time', time);
+    form.append('note', note);
+    const asked = client.POST('/api/students/{student}/works/{work}/hand-ins/elsewhere', {
+      params: {
+        path: { student: id, work: work.id },
+        header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': key },
+      },
+      body: { day, time, note, photos: null },
+      bodySerializer: () => form,
+    });
+    const written = await writePiece(id, work.id, asked, `Recorded ${work.title} as handed in elsewhere`);
+    setBusy(false);
+    if (written.done) onDone();
+    else if (written.fault) {
+      setFaults(Object.fromEntries(written.fault.faults.map((fault) => [fault.field, fault.message])));
+    }
+  };
+  return (
+    <form onSubmit={(event) => void submit(event)} className="flex flex-col gap-3.5">
+      <div className="flex gap-3">
+        <TextField
+          frame="flex-1"
+          label="Day"
+          type="date"
+          required
+          value={day}
+          onChange={(event) => setDay(event.target.value)}
+          fault={faults.day || undefined}
+        />
+        <TextField
+          frame="w-32"
+          label="Time"
+          type="time"
+          required
+          value={time}
+          onChange={(event) => setTime(event.target.value)}
+        />
+      </div>
+      <TextArea
+        label="Where, and to whom"
+        required
+        maxLength={1000}
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        fault={faults.note || undefined}
+      />
+      <TextField
+        label="Photos of it"
+        type="file"
+        multiple
+        accept=".jpg,.jpeg,.png,.webp"
+        hint="May stay empty; at most six, 10 MB each. They stay with the receipt."
+        className="py-1.5 text-[14px]"
+        onChange={(event) => void choose([...(event.target.files ?? [])])}
+        fault={faults.photos || faults.file || undefined}
+      />
+      <Button look="main" type="submit" disabled={busy || !note.trim()} className="self-end">
+        Record it as handed in
+      </Button>
+    </form>
+  );
+}
+
+export { Elsewhere };

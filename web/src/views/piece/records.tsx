@@ -1,0 +1,46 @@
+import type { Detail } from '../../api/client';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { sentence } from '../../lib/words';
+import { Part } from './piece';
+
+type Record = Detail['material']['records'][number];
+
+/** The two records of this work side by side, and what to make of it where they disagree. */
+function Records({ detail }: { detail: Detail }) {
+  return detail.material.records.map((record) => <OneRecord key={record.toldBy} record={record} />);
+}
+
+function OneRecord({ record }: { record: Record }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  const differ = record.disagreements.length > 0;
+  return (
+    <Part
+      title={differ ? 'Two records disagree' : 'Two records agree'}
+      id="records"
+      aside={`told ${near(record.toldAt, zone, now)}`}
+    >
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[14px]">
+        <dt className="text-ink-2">Here</dt>
+        <dd>{record.site}</dd>
+        <dt className="text-ink-2">{record.toldBy}</dt>
+        <dd>{record.book}</dd>
+      </dl>
+      {record.disagreements.map((one) => (
+        <div key={one.words} className="mt-2 border-yours border-l-2 pl-3 text-[14px]">
+          <p className="font-semibold">{sentence(one.words)}</p>
+          <p>
+            {one.believe}.
+            {one.settledBy &&
+              ` It will likely settle on the next grading day, ${near(one.settledBy, zone, now)}.`}
+          </p>
+          <p className="text-ink-2">{sentence(one.toDo)}</p>
+        </div>
+      ))}
+    </Part>
+  );
+}
+
+export { Records };

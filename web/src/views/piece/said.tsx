@@ -1,0 +1,129 @@
+import { type FormEvent, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { client, type Detail, writeKey } from '../../api/client';
+import { writePiece } from '../../api/write-piece';
+import { useStudent } from '../../frame/student';
+import { Button } from '../../ui/button';
+import { TextArea } from '../../ui/field';
+import { markKey, threads } from './model';
+import { Part } from './piece';
+import { OnPages, type Said, Words } from './words';
+
+/** All that was said about this work. Marks on the pages of a file stand together; answers stand under what they answer. */
+function SaidPart({ detail }: { detail: Detail }) {
+  const { mayWrite } = useStudent();
+  const [answering, setAnswering] = useState<number | 'new' | null>(null);
+  const { said, work } = detail;
+  const [, setParams] = useSearchParams();
+  const show = (mark: Said) =>
+    setParams((before) => {
+      before.set('marks', markKey(mark));
+      before.set('mark', String(mark.id));
+      return before;
+    });
+  const { onPages, talks } = threads(said);
+  if (said.length === 0 && !mayWrite) return null;
+  const theirs = work.feedback.count;
+  const aside =
+    theirs === 0 ? 'nothing yet' : `${theirs}${work.feedback.unread ? `, ${work.feedback.unread} new` : ''}`;
+  return (
+    <Part title="What they said" id="said" aside={aside}>
+      <ul className="flex flex-col gap-4">
+        {onPages.map((marks) => (
+          <li key={markKey(marks[0])}>
+            <OnPages marks={marks} onShow={show} />
+          </li>
+        ))}
+        {talks.map(({ said: root, answers }) => (
+          <li key={root.id}>
+            <Words said={root}>
+              {mayWrite && answering !== root.id && root.by !== 'STUDENT' && root.text !== '' && (
+                <button
+                  type="button"
+                  onClick={() => setAnswering(root.id)}
+                  className="no-print text-[14px] text-ink-2 underline underline-offset-2"
+                >
+                  Answer {root.name}
+                </button>
+              )}
+            </Words>
+            {answers.length > 0 && (
+              <ul className="mt-2 flex flex-col gap-2 border-line border-l-2 pl-3">
+                {answers.map((answer) => (
+                  <li key={answer.id}>
+                    <Words said={answer} />
+                  </li>
+                ))}
+              </ul>
+            )}
+            {answering === root.id && (
+              <Comment detail={detail} answers={root} onDone={() => setAnswering(null)} />
+            )}
+          </li>
+        ))}
+      </ul>
+      {answering === 'new' && <Comment detail={detail} answers={null} onDone={() => setAnswering(null)} />}
+      {mayWrite && answering !== 'new' && (
+        <button
+          type="button"
+          onClick={() => setAnswering('new')}
+          className="no-print mt-3 text-[14px] underline underline-offset-2"
+        >
+          Write a comment to the teacher
+        </button>
+      )}
+    </Part>
+  );
+}
+
+interface CommentProps {
+  detail: Detail;
+  answers: Said | null;
+  onDone: () => void;
+}
+
+/** A private word to the teacher. */
+function Comment({ detail, answers, onDone }: CommentProps) {
+  const { id } = useStudent();
+  const [text, setText] = useState('');
+  const [fault, setFault] = useState('');
+  const [busy, setBusy] = useState(false);
+  const [key] = useState(writeKey);
+  const { work, material } = detail;
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    const asked = client.POST('/api/students/{student}/works/{work}/comments', {
+      params: { path: { student: id, work: work.id }, header: { 'Idempotency-Key': key } },
+      body: { text, answers: answers?.id ?? null },
+    });
+    const written = await writePiece(id, work.id, asked, `Commented on ${work.title}`);
+    setBusy(false);
+    if (written.done) onDone();
+    else setFault(written.fault?.of('text') ?? written.fault?.of('answers') ?? '');
+  };
+  return (
+    <form onSubmit={(event) => void submit(event)} className="mt-2 flex flex-col gap-2">
+      <TextArea
+        label={answers ? `Your answer to ${answers.name}` : 'Your comment'}
+        hint={`${answers?.name ?? material.teacher ?? 'The teacher'} and your guardians can read it.`}
+        autoFocus
+        required
+        maxLength={20000}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+        fault={fault || undefined}
+      />
+      <div className="flex justify-end gap-2">
+        <Button look="quiet" onClick={onDone}>
+          Leave it
+        </Button>
+        <Button look="main" type="submit" disabled={busy || !text.trim()}>
+          {answers ? 'Add the answer' : 'Add the comment'}
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+export { SaidPart };

@@ -1,0 +1,182 @@
+import clsx from 'clsx';
+import type { ReactNode } from 'react';
+import type { Schemas } from '../../api/client';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { count } from '../../lib/words';
+import { inOrder } from './model';
+
+export type Said = Schemas['SaidView'];
+type Answer = Schemas['AnswerView'];
+type RowMark = Schemas['RowMarkView'];
+
+const PLACES: Record<Said['place'], string> = {
+  ON_WORK: 'on the work',
+  CLASS_WIDE: 'to the class',
+  IN_FILE: 'in the file',
+  RUBRIC: 'in the rubric',
+  ANSWERS: 'answers released',
+  SENT_BACK: 'sent back',
+};
+
+/** Where it was said, as exactly as is known. */
+export function placeWords(said: Said): string {
+  if (said.mark) return `on page ${said.mark.page} of ${said.mark.fileName}`;
+  if (said.released) return `answers of attempt ${said.released.attempt} released`;
+  return said.answers !== null && said.by === 'STUDENT' ? 'in answer' : PLACES[said.place];
+}
+
+interface WordsProps {
+  said: Said;
+  /** What it belongs to, and what can be done with it. */
+  children?: ReactNode;
+}
+
+/** One thing that was said: who, where and when, the words, and what they hold. */
+function Words({ said, children }: WordsProps) {
+  const { zone } = useStudent();
+  const now = useNow();
+  const own = said.by === 'STUDENT';
+  return (
+    <>
+      <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
+        {said.unread && <New />}
+        <b className={said.unread ? 'font-bold' : 'font-semibold'}>
+          {own ? `${said.name}, my own words` : said.name}
+        </b>
+        <span className={said.place === 'SENT_BACK' ? 'font-semibold text-loss' : 'text-ink-2'}>
+          {placeWords(said)}
+        </span>
+        <span className="ml-auto whitespace-nowrap text-ink-2">{near(said.at, zone, now)}</span>
+      </p>
+      {said.text && (
+        <blockquote className={clsx('my-0.5 max-w-[72ch] whitespace-pre-line', own && 'text-ink-2')}>
+          {said.text}
+        </blockquote>
+      )}
+      {said.rows.length > 0 && <RowMarks rows={said.rows} />}
+      {said.released && said.released.answers.length > 0 && (
+        <details className="my-0.5">
+          <summary className="text-[14px] underline underline-offset-2">Show the answers</summary>
+          <Answers answers={said.released.answers} />
+        </details>
+      )}
+      {children}
+    </>
+  );
+}
+
+interface OnPagesProps {
+  marks: readonly Said[];
+  onShow: (mark: Said) => void;
+}
+
+/** The marks in one file, numbered as on its pages, with the way to see them there. */
+function OnPages({ marks, onShow }: OnPagesProps) {
+  const { zone } = useStudent();
+  const now = useNow();
+  const numbered = inOrder(marks);
+  const first = numbered[0];
+  if (!first?.mark) return null;
+  return (
+    <>
+      <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
+        {marks.some((mark) => mark.unread) && <New />}
+        <b className="font-semibold">{first.name}</b>
+        <span className="min-w-0 break-words text-ink-2">
+          {count(marks.length, 'mark')} on {first.mark.fileName}
+        </span>
+        <span className="ml-auto whitespace-nowrap text-ink-2">{near(first.at, zone, now)}</span>
+      </p>
+      <ol className="mt-1 flex flex-col gap-1">
+        {numbered.map((said, place) => (
+          <li key={said.id} className="flex max-w-[72ch] gap-2.5">
+            <button
+              type="button"
+              onClick={() => onShow(said)}
+              aria-label={`Mark ${place + 1} on the page`}
+              className="mt-[2px] grid h-[18px] min-w-[20px] shrink-0 place-items-center bg-loss px-1 font-bold text-[12px] text-raised"
+            >
+              {place + 1}
+            </button>
+            <span>{said.text}</span>
+          </li>
+        ))}
+      </ol>
+      <button
+        type="button"
+        onClick={() => onShow(first)}
+        className="no-print mt-1 font-semibold text-[14px] underline underline-offset-2"
+      >
+        See {marks.length === 1 ? 'it' : 'them'} on the page
+      </button>
+    </>
+  );
+}
+
+function New() {
+  return (
+    <span className="self-center bg-yours px-1 font-bold text-[12px] text-raised leading-[1.4]">new</span>
+  );
+}
+
+/** Rows of a rubric with what each got and lost. */
+function RowMarks({ rows }: { rows: readonly RowMark[] }) {
+  return (
+    <table className="my-1 w-full max-w-[72ch] text-[14px]">
+      <tbody>
+        {rows.map((row) => (
+          <tr key={row.title} className="border-line-2 border-b align-baseline last:border-0">
+            <th scope="row" className="py-1 pr-3 text-left font-semibold">
+              {row.title}
+              {row.level && <span className="font-normal text-ink-2"> · {row.level}</span>}
+              {row.words && <span className="block font-normal">{row.words}</span>}
+            </th>
+            <td className="whitespace-nowrap py-1 text-right">
+              {row.points} <span className="text-ink-2">of {row.most}</span>
+            </td>
+            <td className="w-14 whitespace-nowrap py-1 pl-3 text-right text-loss">
+              {row.lost === '0' ? '' : `−${row.lost}`}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Questions of an attempt: what was answered, what was wanted, and what it brought. */
+function Answers({ answers }: { answers: readonly Answer[] }) {
+  return (
+    <ol className="mt-1 flex max-w-[72ch] flex-col">
+      {answers.map((answer, place) => {
+        const full = answer.points === answer.possible;
+        return (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a question has no other name than its place
+          <li key={place} className="border-line-2 border-b py-1.5 text-[14px] last:border-0">
+            <p className="flex items-baseline justify-between gap-3">
+              <span className="font-semibold">{answer.question}</span>
+              <span className={clsx('whitespace-nowrap', !full && 'text-loss')}>
+                {answer.points} <span className="text-ink-2">of {answer.possible}</span>
+              </span>
+            </p>
+            <p>
+              <span className="text-ink-2">Yours: </span>
+              {answer.given ?? 'nothing'}
+            </p>
+            {answer.wanted && !full && (
+              <p>
+                <span className="text-ink-2">Wanted: </span>
+                {answer.wanted}
+              </p>
+            )}
+            {answer.words && <p className="text-ink-2">{answer.words}</p>}
+          </li>
+        );
+      })}
+    </ol>
+  );
+}
+
+export { Answers, New, OnPages, Words };
