@@ -10,7 +10,9 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -79,17 +81,38 @@ final class TestClient {
         return send("POST", path, body, all);
     }
 
+    /** A field of a form; with a file name it is a file. */
+    record Part(String name, @Nullable String fileName, byte[] content) {
+        static Part of(String name, String value) {
+            return new Part(name, null, value.getBytes(StandardCharsets.UTF_8));
+        }
+    }
+
     Answer upload(String path, String fileName, byte[] content) {
+        return form(path, List.of(new Part("file", fileName, content)));
+    }
+
+    Answer form(String path, List<Part> parts, String... headers) {
         String boundary = "part" + UUID.randomUUID();
         ByteArrayOutputStream body = new ByteArrayOutputStream();
-        String head = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + fileName
-                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n";
-        body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
-        body.writeBytes(content);
-        body.writeBytes(("\r\n--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
-        return send(request(path)
+        for (Part part : parts) {
+            String file = part.fileName() == null
+                    ? ""
+                    : "; filename=\"" + part.fileName() + "\"\r\nContent-Type: application/octet-stream";
+            String head = "--" + boundary + "\r\nContent-Disposition: form-data; name=\"" + part.name() + "\"" + file
+                    + "\r\n\r\n";
+            body.writeBytes(head.getBytes(StandardCharsets.UTF_8));
+            body.writeBytes(part.content());
+            body.writeBytes("\r\n".getBytes(StandardCharsets.UTF_8));
+        }
+        body.writeBytes(("--" + boundary + "--\r\n").getBytes(StandardCharsets.UTF_8));
+        HttpRequest.Builder request = request(path)
                 .header("Content-Type", "multipart/form-data; boundary=" + boundary)
-                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray()));
+        for (int i = 0; i < headers.length; i += 2) {
+            request.setHeader(headers[i], headers[i + 1]);
+        }
+        return send(request);
     }
 
     Answer send(HttpRequest.Builder request) {

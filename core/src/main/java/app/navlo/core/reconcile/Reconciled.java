@@ -1,6 +1,7 @@
 package app.navlo.core.reconcile;
 
 import app.navlo.core.reconcile.Disagreement.Kind;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -8,7 +9,6 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -98,9 +98,14 @@ public record Reconciled(Map<String, String> matches, List<Disagreement> disagre
         if (site.points() != null && book.points() != null && !site.points().equals(book.points())) {
             kinds.add(Kind.SCORES_DIFFER);
         }
-        if (!Objects.equals(site.due(), book.due()) && site.due() != null && book.due() != null) {
+        if (site.due() != null && book.due() != null && differ(site.due(), book.due())) {
             kinds.add(Kind.DUES_DIFFER);
         }
         return kinds;
+    }
+
+    /** One system ends a day at 23:59, another at midnight; that is no difference. */
+    private static boolean differ(Instant one, Instant other) {
+        return Duration.between(one, other).abs().compareTo(Duration.ofMinutes(1)) > 0;
     }
 }

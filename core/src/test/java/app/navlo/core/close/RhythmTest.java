@@ -77,6 +77,15 @@ public class RhythmTest {
     }
 
     @Test
+    public void theNextGradingDayPassesHolidaysOverAndTodayCounts() {
+        Turnaround wednesdays = Turnaround.of("soil", mondays("soil", 2, 2, 2, 2, 2), CALENDAR, NOW);
+        Instant afterTheHoliday = CALENDAR.startOf(LocalDate.of(2026, 12, 2));
+        assertEquals(wednesdays.nextGradingDay(CALENDAR, NOW), afterTheHoliday, "the 25th is a holiday");
+        assertEquals(wednesdays.nextGradingDay(CALENDAR, afterTheHoliday.plusSeconds(40_000)), afterTheHoliday);
+        assertNull(Turnaround.of("soil", List.of(), CALENDAR, NOW).nextGradingDay(CALENDAR, NOW));
+    }
+
+    @Test
     public void aReturnToComeIsNotKnownYet() {
         Instant early = Instant.parse("2026-09-20T08:00:00Z");
         assertEquals(

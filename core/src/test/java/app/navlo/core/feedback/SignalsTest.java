@@ -114,6 +114,48 @@ public class SignalsTest {
     }
 
     @Test
+    public void releasedAnswersAreNewFromTheirOwnInstantOnAndNotBefore() {
+        SignalsTest life = life().handedIn();
+        Instant release = NOW.plus(Duration.ofHours(2));
+        Stamp told = new Stamp(release, NOW.minus(Duration.ofDays(1)), 7, Actor.TEACHER, "H. Tarn", "test");
+        life.facts.add(new Fact.AnswersReleased(told, 1));
+        life.facts.add(new Fact.ReadMarked(life.stamp(Actor.STUDENT, 5)));
+        assertEquals(FeedbackStream.of(life.facts, NOW), List.of());
+        assertEquals(FeedbackCount.of(life.facts, NOW), new FeedbackCount(0, 0, null));
+        FeedbackStream.Entry released = FeedbackStream.of(life.facts, release).get(0);
+        assertEquals(released.place(), FeedbackStream.Place.ANSWERS);
+        assertTrue(released.unread(), "it was told before the student looked, but came after");
+        assertEquals(FeedbackCount.of(life.facts, release), new FeedbackCount(1, 1, "H. Tarn"));
+    }
+
+    @Test
+    public void countAndStreamAgreeOnWhatIsUnread() {
+        SignalsTest life = life().handedIn().said(Actor.STUDENT, "Here.").said(Actor.TEACHER, "Thanks.");
+        life.facts.add(new Fact.RubricMarked(life.stamp(Actor.TEACHER, 20)));
+        life.facts.add(new Fact.SentBack(life.stamp(Actor.TEACHER, 10), "No scale.", null));
+        List<FeedbackStream.Entry> stream = FeedbackStream.of(life.facts, NOW);
+        assertEquals(stream.size(), 4);
+        assertEquals(
+                stream.stream().filter(FeedbackStream.Entry::unread).count(),
+                FeedbackCount.of(life.facts, NOW).unread());
+        assertEquals(FeedbackStream.seen(life.facts, NOW), Instant.MIN);
+        life.facts.add(new Fact.ReadMarked(life.stamp(Actor.STUDENT, 15)));
+        assertEquals(FeedbackCount.of(life.facts, NOW).unread(), 1);
+        assertEquals(FeedbackCount.of(life.facts, NOW).count(), 3);
+    }
+
+    @Test
+    public void aLevelIsNamedOnlyByExactlyItsPoints() {
+        Rubric.Row row = new Rubric.Row(
+                "Scale",
+                List.of(
+                        new Rubric.Level("right", "To scale.", Rational.of(12)),
+                        new Rubric.Level("near", "Nearly.", Rational.of(8))));
+        assertEquals(row.level(Rational.of(8)).map(Rubric.Level::title).orElse(""), "near");
+        assertTrue(row.level(Rational.of(9)).isEmpty());
+    }
+
+    @Test
     public void aRubricSaysWhatIsLostAndIsRefusedWhereItAddsUpToTooMuch() {
         Rubric.Row row = new Rubric.Row(
                 "Scale",

@@ -15,6 +15,21 @@ public class ReconciledTest {
     private static final Instant DUE = Instant.parse("2026-11-20T16:00:00Z");
     private static final Instant WEDNESDAY = Instant.parse("2026-11-24T23:00:00Z");
 
+    @Test
+    public void theEndOfADayInTwoWritingsIsNoDifference() {
+        Instant midnight = Instant.parse("2026-11-24T23:00:00Z");
+        List<RecordEntry> site = List.of(entry("1", "Soil lab 4", midnight));
+        assertEquals(
+                Reconciled.of(site, List.of(entry("a", "Soil lab 4", midnight.minusSeconds(60))), List.of(), null)
+                        .disagreements(),
+                List.of());
+        assertEquals(
+                Reconciled.of(site, List.of(entry("a", "Soil lab 4", midnight.minusSeconds(61))), List.of(), null)
+                        .disagreements()
+                        .size(),
+                1);
+    }
+
     private static RecordEntry entry(String id, String title, Instant due) {
         return new RecordEntry(id, null, title, due, null, null, false);
     }
