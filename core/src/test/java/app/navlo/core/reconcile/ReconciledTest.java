@@ -55,7 +55,7 @@ public class ReconciledTest {
     @Test
     public void eachRecordIsBelievedForWhatItKnowsBest() {
         RecordEntry site = new RecordEntry("s", "x1", "Lab 3", DUE, DUE, Rational.of(8), false);
-        RecordEntry book = new RecordEntry("b", "x1", "Practical", DUE.plusSeconds(60), null, Rational.of(7), true);
+        RecordEntry book = new RecordEntry("b", "x1", "Practical", DUE.plusSeconds(3600), null, Rational.of(7), true);
         List<Disagreement> found = of(site, book, List.of()).disagreements();
         assertEquals(
                 found.stream().map(Disagreement::kind).toList(),
