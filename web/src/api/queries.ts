@@ -54,6 +54,22 @@ export const filesQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/files', { params: { path: { student } } })),
   });
 
+export const messagesQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'messages'],
+    queryFn: () => take(client.GET('/api/students/{student}/messages', { params: { path: { student } } })),
+  });
+
+export const messageDraftsQuery = (student: number, work: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'message', work],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/works/{work}/message', { params: { path: { student, work } } }),
+      ),
+    staleTime: 0,
+  });
+
 export const notesQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'notes'],

@@ -10,6 +10,7 @@ import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { Messages } from '../piece/message';
 import { markKey } from '../piece/model';
 import { Piece } from '../piece/piece';
 import { OnPages, type Said, Words } from '../piece/words';
@@ -121,6 +122,7 @@ function Stream({ said, signals, openWork, onOpen }: StreamProps) {
           {list(read)}
         </section>
       )}
+      {words.length === 0 && <Messages />}
     </div>
   );
 }

@@ -1,18 +1,28 @@
+import type { ReactNode } from 'react';
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
+import { WriteToTeacher } from './message';
 import { Part } from './piece';
 
 type Record = Detail['material']['records'][number];
 
 /** The two records of this work side by side, and what to make of it where they disagree. */
 function Records({ detail }: { detail: Detail }) {
-  return detail.material.records.map((record) => <OneRecord key={record.toldBy} record={record} />);
+  return detail.material.records.map((record) => (
+    <OneRecord key={record.toldBy} record={record}>
+      {record.disagreements.length > 0 && (
+        <div className="mt-1.5 pl-3">
+          <WriteToTeacher detail={detail} />
+        </div>
+      )}
+    </OneRecord>
+  ));
 }
 
-function OneRecord({ record }: { record: Record }) {
+function OneRecord({ record, children }: { record: Record; children: ReactNode }) {
   const { zone } = useStudent();
   const now = useNow();
   const differ = record.disagreements.length > 0;
@@ -39,6 +49,7 @@ function OneRecord({ record }: { record: Record }) {
           <p className="text-ink-2">{sentence(one.toDo)}</p>
         </div>
       ))}
+      {children}
     </Part>
   );
 }

@@ -5,6 +5,7 @@ import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { Button } from '../../ui/button';
 import { TextArea } from '../../ui/field';
+import { Messages, WriteToTeacher } from './message';
 import { markKey, threads } from './model';
 import { Part } from './piece';
 import { OnPages, type Said, Words } from './words';
@@ -63,15 +64,19 @@ function SaidPart({ detail }: { detail: Detail }) {
         ))}
       </ul>
       {answering === 'new' && <Comment detail={detail} answers={null} onDone={() => setAnswering(null)} />}
-      {mayWrite && answering !== 'new' && (
-        <button
-          type="button"
-          onClick={() => setAnswering('new')}
-          className="no-print mt-3 text-[14px] underline underline-offset-2"
-        >
-          Write a comment to the teacher
-        </button>
-      )}
+      <div className="no-print mt-3 flex flex-wrap gap-x-4 gap-y-1 empty:hidden">
+        {mayWrite && answering !== 'new' && (
+          <button
+            type="button"
+            onClick={() => setAnswering('new')}
+            className="text-[14px] underline underline-offset-2"
+          >
+            Comment on the work
+          </button>
+        )}
+        <WriteToTeacher detail={detail} />
+      </div>
+      <Messages work={work.id} />
     </Part>
   );
 }

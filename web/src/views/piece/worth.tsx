@@ -6,6 +6,7 @@ import { impactWords, READING_WORDS, READINGS } from '../../lib/readings';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
 import { ClassStrip } from './class-strip';
+import { WriteToTeacher } from './message';
 import { OwnExpected } from './own';
 import { Part } from './piece';
 
@@ -37,6 +38,9 @@ function CheckIt({ detail }: { detail: Detail }) {
           {sentence(why)}
         </p>
       ))}
+      <div className="mt-1.5 pl-3">
+        <WriteToTeacher detail={detail} />
+      </div>
     </Part>
   );
 }

@@ -23,6 +23,7 @@ function AddCourseForm({ onClose }: { onClose: () => void }) {
   const [form, setForm] = useState({
     name: '',
     teacher: '',
+    teacherEmail: '',
     zone,
     colour: COURSE_COLOURS[board.courses.length % COURSE_COLOURS.length] ?? 'umber',
   });
@@ -35,7 +36,7 @@ function AddCourseForm({ onClose }: { onClose: () => void }) {
       const added = await take(
         client.POST('/api/students/{student}/courses', {
           params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: form,
+          body: { ...form, teacherEmail: form.teacherEmail || null },
         }),
       );
       await refreshStudent(id);
@@ -64,6 +65,15 @@ function AddCourseForm({ onClose }: { onClose: () => void }) {
         value={form.teacher}
         onChange={(event) => setForm({ ...form, teacher: event.target.value })}
         fault={fault?.of('teacher')}
+      />
+      <TextField
+        label="The teacher's address"
+        type="email"
+        hint="For messages to the teacher. May stay empty."
+        maxLength={254}
+        value={form.teacherEmail}
+        onChange={(event) => setForm({ ...form, teacherEmail: event.target.value })}
+        fault={fault?.of('teacherEmail')}
       />
       <TextField
         label="Time zone"

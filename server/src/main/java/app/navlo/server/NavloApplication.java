@@ -1,6 +1,7 @@
 package app.navlo.server;
 
 import app.navlo.server.demo.DemoInfo;
+import app.navlo.server.message.MailSettings;
 import java.io.IOException;
 import java.util.List;
 import java.util.stream.Collectors;
@@ -39,7 +40,12 @@ public class NavloApplication {
                 .map(one -> one.email() + " / " + one.password())
                 .collect(Collectors.joining("  or  "));
         return "Navlo is ready: http://localhost:" + port
-                + (demo.running() ? "  (demo; sign in as " + signIns + ")" : "");
+                + (demo.running() ? "  (demo; sign in as " + signIns + ")" + mailBox(context) : "");
+    }
+
+    private static String mailBox(ConfigurableApplicationContext context) {
+        String address = context.getBean(MailSettings.class).address();
+        return address == null ? "" : "\nIts mail-box: " + address;
     }
 
     private static String why(Throwable failed) {

@@ -61,6 +61,7 @@ final class DemoFiles {
             String shortName,
 
             String teacher,
+            String email,
             String colour,
             @Nullable RuleSheet rules,
             @Nullable List<ThresholdFile> thresholds,

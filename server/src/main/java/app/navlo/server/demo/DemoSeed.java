@@ -156,6 +156,7 @@ class DemoSeed {
                         file.name(),
                         Objects.requireNonNullElse(file.shortName(), file.name()),
                         file.teacher(),
+                        file.email(),
                         times.zone(),
                         file.colour()));
         Map<String, Long> ids = new HashMap<>();

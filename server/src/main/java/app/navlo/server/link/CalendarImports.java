@@ -174,7 +174,7 @@ class CalendarImports {
         int taken = courses.all(student, changes.undone(student)).size();
         String colour = Course.COLOURS.get(taken % Course.COLOURS.size());
         return courses.add(
-                student, null, change, new Course.Details(name, name, null, ZoneId.of(person.zone()), colour));
+                student, null, change, new Course.Details(name, name, null, null, ZoneId.of(person.zone()), colour));
     }
 
     private Preview plan(

@@ -4,6 +4,7 @@ import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
 import app.navlo.server.account.Role;
 import app.navlo.server.demo.DemoInfo;
+import app.navlo.server.message.MailSettings;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.time.ServerClock;
 import jakarta.servlet.http.HttpServletRequest;
@@ -38,8 +39,10 @@ public class SessionController {
     private final PasswordEncoder passwords;
     private final ServerClock clock;
     private final DemoInfo demo;
+    private final MailSettings mail;
 
-    SessionController(People people, PasswordEncoder passwords, ServerClock clock, DemoInfo demo) {
+    SessionController(People people, PasswordEncoder passwords, ServerClock clock, DemoInfo demo, MailSettings mail) {
+        this.mail = mail;
         this.people = people;
         this.passwords = passwords;
         this.clock = clock;
@@ -60,8 +63,15 @@ public class SessionController {
 
     public record PersonView(long id, String name, String email, Role role, String zone) {}
 
-    /** The sign-ins that a demo offers. */
-    public record DemoView(String school, List<DemoInfo.SignIn> signIns) {}
+    /**
+     * The sign-ins that a demo offers.
+     *
+     * @param mailBox where the mail that it sends can be read; null where it goes to a real server
+     */
+    public record DemoView(
+            String school,
+            List<DemoInfo.SignIn> signIns,
+            @Nullable String mailBox) {}
 
     /** Also hands out the CSRF token, in a cookie. */
     @GetMapping("/api/session")
@@ -74,7 +84,7 @@ public class SessionController {
                                 person.id(), person.name(), person.getUsername(), person.role(), person.zone()),
                 person == null ? List.of() : people.readableBy(person),
                 !demo.running() && people.isEmpty(),
-                demo.running() ? new DemoView(demo.school(), demo.signIns()) : null);
+                demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);
     }
 
     public record SignUp(

@@ -8,6 +8,7 @@ public enum ChangeKind {
     HAND_IN(true),
     POST(true),
     COMMENT(true),
+    MESSAGE(false),
     WITHDRAW(true),
     ADD_COURSE(true),
     EDIT_COURSE(true),

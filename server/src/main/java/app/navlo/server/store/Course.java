@@ -15,11 +15,19 @@ import org.jspecify.annotations.Nullable;
 public record Course(
         long id, long version, int position, @Nullable Long termId, Details details, RuleSheet rules) {
 
-    /** @param colour one of the names in {@link #COLOURS} */
+    /**
+     * @param teacherEmail where the teacher can be written to; null where that isn't known
+     * @param colour one of the names in {@link #COLOURS}
+     */
     public record Details(
-            String name, String shortName, @Nullable String teacher, ZoneId zone, String colour) {
+            String name,
+            String shortName,
+            @Nullable String teacher,
+            @Nullable String teacherEmail,
+            ZoneId zone,
+            String colour) {
         public Details coloured(String other) {
-            return new Details(name, shortName, teacher, zone, other);
+            return new Details(name, shortName, teacher, teacherEmail, zone, other);
         }
     }
 

@@ -34,7 +34,7 @@ public class Courses {
         Map<Long, RuleSheet> rules = rules(student, undone);
         Map<Long, Course> latest = new LinkedHashMap<>();
         db.sql("""
-                SELECT c.id, c.version, COALESCE(r.place, c.position) AS position, c.term_id, r.change_id, r.gone, r.name, r.short_name, r.teacher,
+                SELECT c.id, c.version, COALESCE(r.place, c.position) AS position, c.term_id, r.change_id, r.gone, r.name, r.short_name, r.teacher, r.teacher_email,
                        r.zone, r.colour
                 FROM course c JOIN course_revision r ON r.course_id = c.id
                 WHERE c.student_id = :student
@@ -66,6 +66,7 @@ public class Courses {
                         row.getString("name"),
                         row.getString("short_name"),
                         row.getString("teacher"),
+                        row.getString("teacher_email"),
                         ZoneId.of(row.getString("zone")),
                         row.getString("colour")),
                 rules);
@@ -111,8 +112,8 @@ public class Courses {
     /** @param place in the student's order, from 1; null for that in which it was added */
     public void revise(long course, long change, Course.Details details, @Nullable Integer place) {
         db.sql("""
-                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, zone, colour, place)
-                VALUES (:course, :change, FALSE, :name, :short, :teacher, :zone, :colour, :place)
+                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, teacher_email, zone, colour, place)
+                VALUES (:course, :change, FALSE, :name, :short, :teacher, :email, :zone, :colour, :place)
                 """)
                 .param("place", place)
                 .param("course", course)
@@ -120,6 +121,7 @@ public class Courses {
                 .param("name", details.name())
                 .param("short", details.shortName())
                 .param("teacher", details.teacher())
+                .param("email", details.teacherEmail())
                 .param("zone", details.zone().getId())
                 .param("colour", details.colour())
                 .update();

@@ -2,6 +2,7 @@ package app.navlo.server.work;
 
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Course;
+import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.DateTimeException;
@@ -17,6 +18,11 @@ public record CourseForm(
 
         @Nullable @Size(max = 120, message = "At most 120 letters.")
         String teacher,
+
+        @Nullable
+        @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
+        @Size(max = 254, message = "At most 254 letters.")
+        String teacherEmail,
 
         @NotBlank(message = "Choose a time zone.") String zone,
         @NotBlank(message = "Choose a colour.") String colour) {
@@ -42,6 +48,7 @@ public record CourseForm(
                 plain,
                 plain.length() <= SHORT ? plain : plain.substring(0, SHORT),
                 teacher == null || teacher.isBlank() ? null : teacher.strip(),
+                teacherEmail == null || teacherEmail.isBlank() ? null : teacherEmail.strip(),
                 parsed,
                 colour);
     }

@@ -81,7 +81,10 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
     public void somebody() {
         student = people.add(new People.NewPerson("a@b.example", "x", "Ida", Role.STUDENT, "Europe/Oslo", AT));
         course = courses.add(
-                student, null, change(ChangeKind.ADD_COURSE), new Course.Details("Botany", "Bot", null, ZONE, "fern"));
+                student,
+                null,
+                change(ChangeKind.ADD_COURSE),
+                new Course.Details("Botany", "Bot", null, null, ZONE, "fern"));
     }
 
     private long change(ChangeKind kind) {

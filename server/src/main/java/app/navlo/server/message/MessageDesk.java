@@ -1,0 +1,132 @@
+package app.navlo.server.message;
+
+import app.navlo.server.board.Board;
+import app.navlo.server.board.Boards;
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.message.MessageController.DraftsView;
+import app.navlo.server.message.MessageController.MessageForm;
+import app.navlo.server.message.MessageController.MessageView;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Letters;
+import app.navlo.server.store.Material;
+import app.navlo.server.store.WriteOnce;
+import app.navlo.server.time.ServerClock;
+import app.navlo.server.work.Writer;
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Drafts messages, stores what is sent, and says how far each has come. */
+@Service
+class MessageDesk {
+    private final Boards boards;
+    private final Letters letters;
+    private final Material material;
+    private final Changes changes;
+    private final WriteOnce once;
+    private final MailSettings settings;
+    private final LiveFeed live;
+    private final ServerClock clock;
+
+    MessageDesk(
+            Boards boards,
+            Letters letters,
+            Material material,
+            Changes changes,
+            WriteOnce once,
+            MailSettings settings,
+            LiveFeed live,
+            ServerClock clock) {
+        this.boards = boards;
+        this.letters = letters;
+        this.material = material;
+        this.changes = changes;
+        this.once = once;
+        this.settings = settings;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public DraftsView drafts(long student, long work, String writer) {
+        Board.Entry entry = boards.one(student, work, clock.instant());
+        Course.Details course = entry.course().details();
+        String address =
+                letters.lastAddress(entry.course().id()).orElse(Objects.requireNonNullElse(course.teacherEmail(), ""));
+        return new DraftsView(
+                Objects.requireNonNullElse(course.teacher(), ""),
+                address,
+                settings.canSend(),
+                MessageDraft.of(entry, material.otherRecords(work, changes.undone(student)), writer));
+    }
+
+    @Transactional
+    public MessageView send(Writer writer, long work, MessageForm form) {
+        if (!settings.canSend()) {
+            throw Refusal.conflict(
+                    "No mail server is set up here",
+                    "Copy the message and send it yourself; or set navlo.mail.host where Navlo runs.");
+        }
+        if (form.subject().chars().anyMatch(Character::isISOControl)) {
+            throw Refusal.invalid("subject", "A subject is one line. Take the line breaks out.");
+        }
+        return once.run(
+                new WriteOnce.Once(writer.person(), writer.key(), "message " + work + form, clock.instant()),
+                MessageView.class,
+                () -> sendNow(writer, work, form));
+    }
+
+    private MessageView sendNow(Writer writer, long work, MessageForm form) {
+        Instant now = clock.instant();
+        Board.Entry entry = boards.one(writer.student(), work, now);
+        String teacher = Objects.requireNonNullElse(entry.course().details().teacher(), form.to());
+        long change = changes.add(new Changes.NewChange(
+                writer.student(),
+                writer.person(),
+                ChangeKind.MESSAGE,
+                now,
+                Changes.TYPED_IN,
+                "Wrote to " + teacher + " about " + entry.work().definition().title()));
+        long id = letters.add(new Letters.NewLetter(
+                writer.student(),
+                writer.person(),
+                entry.course().id(),
+                work,
+                change,
+                now,
+                teacher,
+                form.to().strip(),
+                form.subject().strip(),
+                form.body().strip()));
+        live.changed(writer.student());
+        return view(letters.find(id).orElseThrow());
+    }
+
+    @Transactional(readOnly = true)
+    public List<MessageView> all(long student) {
+        return letters.of(student).stream().map(MessageDesk::view).toList();
+    }
+
+    private static MessageView view(Letters.Letter letter) {
+        MessageController.Sending sending = letter.sentAt() != null
+                ? MessageController.Sending.SENT
+                : letter.nextTry() != null ? MessageController.Sending.WAITING : MessageController.Sending.GIVEN_UP;
+        return new MessageView(
+                letter.id(),
+                letter.course(),
+                letter.work(),
+                letter.at(),
+                letter.fromName(),
+                letter.toName(),
+                letter.toAddress(),
+                letter.subject(),
+                letter.body(),
+                sending,
+                letter.fault());
+    }
+}

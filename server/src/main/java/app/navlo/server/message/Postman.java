@@ -1,0 +1,89 @@
+package app.navlo.server.message;
+
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.store.Letters;
+import app.navlo.server.time.ServerClock;
+import jakarta.mail.MessagingException;
+import jakarta.mail.internet.InternetAddress;
+import jakarta.mail.internet.MimeMessage;
+import java.io.UnsupportedEncodingException;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Date;
+import java.util.List;
+import org.springframework.mail.MailException;
+import org.springframework.mail.javamail.JavaMailSender;
+import org.springframework.mail.javamail.MimeMessageHelper;
+import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.stereotype.Component;
+
+/** Takes stored messages to the mail server, and tries again with growing pauses. */
+@Component
+class Postman {
+    private static final List<Duration> PAUSES = List.of(
+            Duration.ofMinutes(1),
+            Duration.ofMinutes(5),
+            Duration.ofMinutes(30),
+            Duration.ofHours(2),
+            Duration.ofHours(12));
+
+    /** Longer than any try takes: who holds a message that long has been stopped in the middle. */
+    private static final Duration IN_HAND = Duration.ofMinutes(2);
+
+    private static final int LONGEST_FAULT = 400;
+
+    private final Letters letters;
+    private final JavaMailSender sender;
+    private final MailSettings settings;
+    private final LiveFeed live;
+    private final ServerClock clock;
+
+    Postman(Letters letters, JavaMailSender sender, MailSettings settings, LiveFeed live, ServerClock clock) {
+        this.letters = letters;
+        this.sender = sender;
+        this.settings = settings;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    @Scheduled(fixedDelayString = "${navlo.mail.round:2s}")
+    void round() {
+        if (settings.canSend()) {
+            letters.due(clock.instant()).forEach(this::take);
+        }
+    }
+
+    private void take(long id) {
+        Instant now = clock.instant();
+        if (!letters.claim(id, now, now.plus(IN_HAND))) {
+            return;
+        }
+        Letters.Letter letter = letters.find(id).orElseThrow();
+        try {
+            sender.send(mail(letter));
+            letters.sent(id, clock.instant());
+        } catch (MailException | MessagingException | UnsupportedEncodingException e) {
+            boolean again = letter.tries() <= PAUSES.size();
+            letters.failed(id, fault(e), again ? now.plus(PAUSES.get(letter.tries() - 1)) : null);
+        }
+        live.changed(letter.student());
+    }
+
+    /** From Navlo by name of the writer, whom an answer reaches. */
+    private MimeMessage mail(Letters.Letter letter) throws MessagingException, UnsupportedEncodingException {
+        MimeMessage mail = sender.createMimeMessage();
+        MimeMessageHelper helper = new MimeMessageHelper(mail, false, "UTF-8");
+        helper.setFrom(new InternetAddress(settings.from(), letter.fromName() + " by Navlo"));
+        helper.setReplyTo(new InternetAddress(letter.fromAddress(), letter.fromName()));
+        helper.setTo(new InternetAddress(letter.toAddress(), letter.toName()));
+        helper.setSubject(letter.subject());
+        helper.setText(letter.body());
+        helper.setSentDate(Date.from(letter.at()));
+        return mail;
+    }
+
+    private static String fault(Exception e) {
+        String words = String.valueOf(e.getMessage()).lines().findFirst().orElse("");
+        return words.substring(0, Math.min(LONGEST_FAULT, words.length()));
+    }
+}

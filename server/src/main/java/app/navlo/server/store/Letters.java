@@ -1,0 +1,165 @@
+package app.navlo.server.store;
+
+import java.sql.ResultSet;
+import java.sql.SQLException;
+import java.time.Instant;
+import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.support.GeneratedKeyHolder;
+import org.springframework.jdbc.support.KeyHolder;
+import org.springframework.stereotype.Repository;
+
+/** Messages to teachers, and how far each has come. */
+@Repository
+public class Letters {
+    private final JdbcClient db;
+
+    Letters(JdbcClient db) {
+        this.db = db;
+    }
+
+    /** @param work null for a message about a whole course */
+    public record NewLetter(
+            long student,
+            long person,
+            long course,
+            @Nullable Long work,
+            long change,
+            Instant at,
+            String toName,
+            String toAddress,
+            String subject,
+            String body) {}
+
+    /**
+     * @param fromName of the person who wrote it
+     * @param tries so far
+     * @param nextTry null once it is sent, or given up
+     * @param sentAt null until it is
+     * @param fault of the last try; null for none
+     */
+    public record Letter(
+            long id,
+            long student,
+            long course,
+            @Nullable Long work,
+            Instant at,
+            String fromName,
+            String fromAddress,
+            String toName,
+            String toAddress,
+            String subject,
+            String body,
+            int tries,
+            @Nullable Instant nextTry,
+            @Nullable Instant sentAt,
+            @Nullable String fault) {}
+
+    private static final String ALL = """
+            SELECT m.id, m.student_id, m.course_id, m.work_id, m.at, p.name, p.email, m.to_name, m.to_address, m.subject,
+                   m.body, m.tries, m.next_try_at, m.sent_at, m.fault
+            FROM message m JOIN person p ON p.id = m.person_id
+            """;
+
+    public long add(NewLetter letter) {
+        KeyHolder key = new GeneratedKeyHolder();
+        db.sql("""
+                INSERT INTO message (student_id, person_id, course_id, work_id, change_id, at, to_name, to_address,
+                                     subject, body, tries, next_try_at)
+                VALUES (:student, :person, :course, :work, :change, :at, :toName, :toAddress, :subject, :body, 0, :at)
+                """)
+                .param("student", letter.student())
+                .param("person", letter.person())
+                .param("course", letter.course())
+                .param("work", letter.work())
+                .param("change", letter.change())
+                .param("at", letter.at())
+                .param("toName", letter.toName())
+                .param("toAddress", letter.toAddress())
+                .param("subject", letter.subject())
+                .param("body", letter.body())
+                .update(key, "id");
+        return Objects.requireNonNull(key.getKeyAs(Long.class));
+    }
+
+    /** The latest first. */
+    public List<Letter> of(long student) {
+        return db.sql(ALL + "WHERE m.student_id = :student ORDER BY m.id DESC")
+                .param("student", student)
+                .query(Letters::letter)
+                .list();
+    }
+
+    public Optional<Letter> find(long id) {
+        return db.sql(ALL + "WHERE m.id = :id")
+                .param("id", id)
+                .query(Letters::letter)
+                .optional();
+    }
+
+    /** Where the teacher of a course was last written to. */
+    public Optional<String> lastAddress(long course) {
+        return db.sql("SELECT to_address FROM message WHERE course_id = :course ORDER BY id DESC LIMIT 1")
+                .param("course", course)
+                .query(String.class)
+                .optional();
+    }
+
+    /** Those whose next try has come, the oldest first. */
+    public List<Long> due(Instant now) {
+        return db.sql("SELECT id FROM message WHERE next_try_at <= :now ORDER BY id LIMIT 50")
+                .param("now", now)
+                .query(Long.class)
+                .list();
+    }
+
+    /** Takes a message in hand until {@code until}. @return whether nobody else has it */
+    public boolean claim(long id, Instant now, Instant until) {
+        return db.sql("""
+                UPDATE message SET tries = tries + 1, next_try_at = :until WHERE id = :id AND next_try_at <= :now
+                """)
+                        .param("id", id)
+                        .param("now", now)
+                        .param("until", until)
+                        .update()
+                == 1;
+    }
+
+    public void sent(long id, Instant at) {
+        db.sql("UPDATE message SET sent_at = :at, next_try_at = NULL, fault = NULL WHERE id = :id")
+                .param("id", id)
+                .param("at", at)
+                .update();
+    }
+
+    /** @param nextTry null to give it up */
+    public void failed(long id, String fault, @Nullable Instant nextTry) {
+        db.sql("UPDATE message SET fault = :fault, next_try_at = :next WHERE id = :id")
+                .param("id", id)
+                .param("fault", fault)
+                .param("next", nextTry)
+                .update();
+    }
+
+    private static Letter letter(ResultSet row, int n) throws SQLException {
+        return new Letter(
+                row.getLong("id"),
+                row.getLong("student_id"),
+                row.getLong("course_id"),
+                Rows.longOrNull(row, "work_id"),
+                Rows.instant(row, "at"),
+                row.getString("name"),
+                row.getString("email"),
+                row.getString("to_name"),
+                row.getString("to_address"),
+                row.getString("subject"),
+                row.getString("body"),
+                row.getInt("tries"),
+                Rows.instantOrNull(row, "next_try_at"),
+                Rows.instantOrNull(row, "sent_at"),
+                row.getString("fault"));
+    }
+}

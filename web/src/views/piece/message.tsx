@@ -1,0 +1,217 @@
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { toast } from 'sonner';
+import { client, type Detail, Refused, type Schemas, take, writeKey } from '../../api/client';
+import { messageDraftsQuery, messagesQuery, refreshStudent, sessionQuery } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Select, TextArea, TextField } from '../../ui/field';
+import { noticeFault } from '../../ui/notice';
+import { Failed, Loading } from '../../ui/states';
+
+type Drafts = Schemas['DraftsView'];
+type Message = Schemas['MessageView'];
+
+/** Opens a message to the teacher, drafted from the facts. */
+function WriteToTeacher({ detail }: { detail: Detail }) {
+  const { mayWrite } = useStudent();
+  const [open, setOpen] = useState(false);
+  if (!mayWrite) return null;
+  return (
+    <>
+      <button
+        type="button"
+        onClick={() => setOpen(true)}
+        className="no-print text-[14px] underline underline-offset-2"
+      >
+        Write to {detail.material.teacher ?? 'the teacher'}
+      </button>
+      <Dialog
+        open={open}
+        onOpenChange={setOpen}
+        title={`Write to ${detail.material.teacher ?? 'the teacher'}`}
+        about={`${detail.work.title}. Drafted from what is known; change every word you like.`}
+        wide
+      >
+        {open && <Drafted work={detail.work.id} onDone={() => setOpen(false)} />}
+      </Dialog>
+    </>
+  );
+}
+
+function Drafted({ work, onDone }: { work: number; onDone: () => void }) {
+  const { id } = useStudent();
+  const drafts = useQuery(messageDraftsQuery(id, work));
+  if (drafts.isError) return <Failed error={drafts.error} onRetry={() => void drafts.refetch()} />;
+  if (!drafts.data) return <Loading rows={4} />;
+  return <MessageForm work={work} drafts={drafts.data} onDone={onDone} />;
+}
+
+interface MessageFormProps {
+  work: number;
+  drafts: Drafts;
+  onDone: () => void;
+}
+
+function MessageForm({ work, drafts, onDone }: MessageFormProps) {
+  const { id } = useStudent();
+  const [about, setAbout] = useState(0);
+  const [to, setTo] = useState(drafts.address);
+  const [subject, setSubject] = useState(drafts.drafts[0]?.subject ?? '');
+  const [body, setBody] = useState(drafts.drafts[0]?.body ?? '');
+  const [key] = useState(writeKey);
+  const [fault, setFault] = useState<Refused | null>(null);
+  const [busy, setBusy] = useState(false);
+  const choose = (next: number) => {
+    setAbout(next);
+    setSubject(drafts.drafts[next]?.subject ?? '');
+    setBody(drafts.drafts[next]?.body ?? '');
+  };
+  const send = async (event: FormEvent) => {
+    event.preventDefault();
+    setBusy(true);
+    try {
+      await take(
+        client.POST('/api/students/{student}/works/{work}/messages', {
+          params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
+          body: { to, subject, body },
+        }),
+      );
+      toast(`The message to ${drafts.to || to} is on its way`);
+      onDone();
+      await refreshStudent(id);
+    } catch (error) {
+      if (error instanceof Refused && error.status === 422) setFault(error);
+      else noticeFault(error);
+    }
+    setBusy(false);
+  };
+  const copy = async () => {
+    await navigator.clipboard.writeText(`${subject}\n\n${body}`);
+    toast('Copied: subject and message');
+  };
+  return (
+    <form onSubmit={(event) => void send(event)} className="flex flex-col gap-3.5">
+      {drafts.drafts.length > 1 && (
+        <Select label="About" value={about} onChange={(event) => choose(Number(event.target.value))}>
+          {drafts.drafts.map((draft, place) => (
+            <option key={draft.about} value={place}>
+              {draft.about}
+            </option>
+          ))}
+        </Select>
+      )}
+      {drafts.canSend && (
+        <TextField
+          label="To"
+          type="email"
+          required
+          maxLength={254}
+          value={to}
+          onChange={(event) => setTo(event.target.value)}
+          fault={fault?.of('to')}
+        />
+      )}
+      <TextField
+        label="Subject"
+        required
+        maxLength={200}
+        value={subject}
+        onChange={(event) => setSubject(event.target.value)}
+        fault={fault?.of('subject')}
+      />
+      <TextArea
+        label="Message"
+        required
+        maxLength={20000}
+        rows={11}
+        value={body}
+        onChange={(event) => setBody(event.target.value)}
+        fault={fault?.of('body')}
+      />
+      <div className="flex flex-wrap items-center justify-end gap-2">
+        {!drafts.canSend && (
+          <p className="mr-auto text-[14px] text-ink-2">
+            No mail server is set up here: copy it and send it yourself.
+          </p>
+        )}
+        <Button look={drafts.canSend ? 'quiet' : 'main'} onClick={() => void copy().catch(noticeFault)}>
+          Copy it
+        </Button>
+        {drafts.canSend && (
+          <Button look="main" type="submit" disabled={busy}>
+            Send the message
+          </Button>
+        )}
+      </div>
+    </form>
+  );
+}
+
+const SENDING: Record<Message['sending'], string> = {
+  WAITING: 'on its way',
+  SENT: 'sent',
+  GIVEN_UP: 'could not be sent',
+};
+
+/** What was written to teachers: about one piece of work, or all of it. */
+function Messages({ work }: { work?: number }) {
+  const { id, zone, board } = useStudent();
+  const now = useNow();
+  const session = useQuery(sessionQuery);
+  const all = useQuery(messagesQuery(id));
+  const messages = (all.data ?? []).filter((message) => work === undefined || message.work === work);
+  if (messages.length === 0) return null;
+  const mailBox = session.data?.demo?.mailBox;
+  return (
+    <section className="mt-4">
+      <h4 className="flex items-baseline justify-between gap-3 border-line-2 border-b pb-1 font-semibold text-[14px]">
+        Messages I wrote
+        {mailBox && (
+          <a
+            href={mailBox}
+            target="_blank"
+            rel="noreferrer"
+            className="font-normal text-ink-2 underline underline-offset-2"
+          >
+            Open the mail-box stand-in
+          </a>
+        )}
+      </h4>
+      <ul>
+        {messages.map((message) => (
+          <li key={message.id} className="border-line-2 border-b py-1.5 last:border-0">
+            <details>
+              <summary className="text-[14px]">
+                <span className="font-semibold">{message.subject}</span>
+                <span className="text-ink-2">
+                  {' '}
+                  · to {message.to}, {near(message.at, zone, now)} ·{' '}
+                </span>
+                <span className={message.sending === 'GIVEN_UP' ? 'font-semibold text-loss' : 'text-ink-2'}>
+                  {SENDING[message.sending]}
+                </span>
+              </summary>
+              {message.fault && message.sending !== 'SENT' && (
+                <p className="mt-1 text-[14px] text-loss">The mail server said: {message.fault}</p>
+              )}
+              <p className="mt-1 whitespace-pre-line border-line border-l-2 pl-3 text-[14px]">
+                {message.body}
+              </p>
+              {work === undefined && (
+                <p className="mt-1 text-[14px] text-ink-2">
+                  {board.works.find((one) => one.id === message.work)?.title}
+                </p>
+              )}
+            </details>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+export { Messages, WriteToTeacher };
