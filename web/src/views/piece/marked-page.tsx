@@ -5,11 +5,14 @@ import { lazy, Suspense, useEffect, useRef } from 'react';
 import { useSearchParams } from 'react-router';
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
-import { hasModifier, isTyping } from '../../lib/keys';
+import { hasModifier } from '../../lib/keys';
 import { count } from '../../lib/words';
 import { Loading } from '../../ui/states';
 import { inOrder, markKey } from './model';
 import type { Said } from './words';
+
+/** What each key does to the mark that is looked at. */
+const STEPS: Record<string, number> = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 };
 
 const PdfPages = lazy(() => import('./pdf-pages'));
 
@@ -41,6 +44,13 @@ function MarkedPage({ detail }: { detail: Detail }) {
         <Radix.Overlay className="fixed inset-0 z-40 bg-[#0b1614]/55" />
         <Radix.Content
           aria-describedby={undefined}
+          onKeyDown={(event) => {
+            const step = hasModifier(event) ? undefined : STEPS[event.key];
+            const next = step && marks[marks.indexOf(chosen) + step];
+            if (!next) return;
+            event.preventDefault();
+            choose(next);
+          }}
           className="fixed inset-3 z-50 flex flex-col overflow-hidden rounded border border-line bg-raised max-sm:inset-0"
         >
           <Sheet detail={detail} marks={marks} chosen={chosen} onChoose={choose} />
@@ -60,18 +70,6 @@ interface SheetProps {
 function Sheet({ detail, marks, chosen, onChoose }: SheetProps) {
   const { id } = useStudent();
   const mark = chosen.mark;
-  useEffect(() => {
-    const onKey = (event: KeyboardEvent) => {
-      if (isTyping(event) || hasModifier(event)) return;
-      const step = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 }[event.key];
-      if (!step) return;
-      event.preventDefault();
-      const next = marks[marks.indexOf(chosen) + step];
-      if (next) onChoose(next);
-    };
-    window.addEventListener('keydown', onKey);
-    return () => window.removeEventListener('keydown', onKey);
-  }, [marks, chosen, onChoose]);
   if (!mark) return null;
   const file = detail.handIns
     .find((one) => one.id === mark.handIn)

@@ -69,7 +69,7 @@ public class UndoService {
         Set<Long> touched = touchedWorks(target);
         touched.forEach(work -> works.lock(writer.student(), work));
         refuseIfBuiltUpon(touched, change, undone);
-        if (change.kind() == ChangeKind.HAND_IN && !recordsAttempt(writer, change)) {
+        if (change.kind() == ChangeKind.HAND_IN && !byOwnWord(writer, change)) {
             return handIns.withdraw(
                             new Writer(writer.student(), writer.person(), writer.name(), null, null),
                             touched.iterator().next())
@@ -129,13 +129,14 @@ public class UndoService {
         }
     }
 
-    private boolean recordsAttempt(Writer writer, Change change) {
+    /** What was only reported, and never went to a teacher through Navlo, is as if it had not been reported. */
+    private boolean byOwnWord(Writer writer, Change change) {
         return works.touchedBy(change.id()).stream()
                 .map(work -> desk.open(new Writer(writer.student(), writer.person(), writer.name(), null, null), work))
                 .flatMap(entry -> entry.recorded().stream())
                 .anyMatch(fact -> fact.changeId() == change.id()
                         && fact.fact() instanceof Fact.HandedIn handedIn
-                        && handedIn.content() == HandInContent.ATTEMPT);
+                        && (handedIn.content() == HandInContent.ATTEMPT || handedIn.content() == HandInContent.DONE));
     }
 
     /** A withdrawn hand-in stands again as of its own instant, which would be untrue once its due has passed. */

@@ -2,6 +2,7 @@ package app.navlo.server.screen;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -25,12 +26,15 @@ public class AccessibilityTest extends Screen {
     public void workAndAPieceOfWorkAndItsReceipt(Look look) {
         Page page = signedIn(look, "Mira Solheim");
         assertAccessible(page);
-        for (String title : new String[] {"Site section", "Seed pricing", "Soil lab 5"}) {
+        for (String title :
+                new String[] {"Site section", "Seed pricing", "Planting plan, sheet 1", "Key 5", "Soil lab 5"}) {
             page.navigate(address("/s/1/work"));
             open(page, title);
             assertAccessible(page);
         }
-        pane(page).getByText("Receipt").click();
+        pane(page)
+                .getByText("Receipt", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(dialog(page)).isVisible();
         assertAccessible(page);
     }
@@ -67,6 +71,25 @@ public class AccessibilityTest extends Screen {
         Page page = signedIn(look, "Mira Solheim");
         page.navigate(address("/s/1/feedback"));
         assertThat(page.getByText("What they said")).isVisible();
+        assertAccessible(page);
+    }
+
+    @Test(dataProvider = "looks")
+    public void marksOnAPageAMessageFilesAndNotes(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        open(page, "Planting plan, sheet 1");
+        page.getByText("See them on the page").click();
+        assertThat(dialog(page).getByRole(AriaRole.IMG)).isVisible();
+        assertAccessible(page);
+        page.keyboard().press("Escape");
+        page.getByText("Write to Maren Aldous").first().click();
+        assertThat(page.getByLabel("Subject")).isVisible();
+        assertAccessible(page);
+        page.navigate(address("/s/1/files"));
+        assertThat(page.getByText("planting-plan-1.pdf")).isVisible();
+        assertAccessible(page);
+        page.navigate(address("/s/1/notes"));
+        assertThat(page.getByText("My notes")).isVisible();
         assertAccessible(page);
     }
 

@@ -2,6 +2,7 @@ package app.navlo.server.screen;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
@@ -51,7 +52,9 @@ public class Screenshots extends Screen {
     public void receipt() {
         Page page = mira();
         open(page, "Soil lab 5");
-        pane(page).getByText("Receipt").click();
+        pane(page)
+                .getByText("Receipt", new Locator.GetByTextOptions().setExact(true))
+                .click();
         assertThat(dialog(page)).containsText("SHA-256");
         shoot(page, "receipt");
     }

@@ -1,0 +1,131 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.test.annotation.DirtiesContext;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Messages to teachers, from the draft to the mail-box. */
+@DirtiesContext
+public class MessageTest extends DemoServer {
+    private static JsonNode drafts(TestClient client, String title) {
+        return client.get(path(work(client, title)) + "/message").json();
+    }
+
+    private static String message(String to, String subject, String body) {
+        return "{\"to\":\"%s\",\"subject\":\"%s\",\"body\":\"%s\"}".formatted(to, subject, body);
+    }
+
+    @DataProvider
+    public static Object[][] facts() {
+        return new Object[][] {
+            {"Details: two joints", "Handed in, listed as missing", "College gradebook lists it as missing"},
+            {"Soil lab 4", "Two scores", "scored 44 on the course site and 41 in College gradebook"},
+            {"Site section", "Sent back", "I need the section as a PDF"},
+            {"Unit test 2", "Open it again", "scored 34 of 60, below the pass mark"},
+            {"Colour notes", "Scored nought", "scored 0 of 20"},
+            {"Level traverse", "I'm late", "was due on"},
+            {"Soil essay, second", "An extension", "it would then be due on"},
+            {"Evidence: mapping", "A question", "I have a question about “Evidence: mapping habitats”"},
+        };
+    }
+
+    @Test(dataProvider = "facts")
+    public void theFactsSuggestWhatToSay(String title, String about, String words) {
+        JsonNode drafts = drafts(mira(), title).get("drafts");
+        assertEquals(drafts.at("/0/about").asString(), about);
+        assertTrue(drafts.at("/0/body").asString().contains(words), drafts.toString());
+        assertTrue(drafts.at("/0/body").asString().startsWith("Dear "), drafts.toString());
+        assertTrue(drafts.at("/0/body").asString().endsWith("Mira Solheim"), drafts.toString());
+        assertEquals(drafts.get(drafts.size() - 1).get("about").asString(), "A question");
+    }
+
+    @Test
+    public void aMessageArrivesAsMailAndIsSentOnceHoweverOftenItIsRetried() throws Exception {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Worksheet 7");
+        String key = UUID.randomUUID().toString();
+        String body = message("halvor.tarn@thornmere.example", "Prøve & <b>", "Kære Halvor,\\n\\nja.");
+        for (int i = 0; i < 2; i++) {
+            assertEquals(
+                    mira.send("POST", path(work) + "/messages", body, "Idempotency-Key", key)
+                            .status(),
+                    201);
+        }
+        String box = mira.get("/api/session").json().at("/demo/mailBox").asString();
+        List<String> arrived = await(mira, box, "Prøve");
+        assertEquals(arrived.size(), 1);
+        assertTrue(arrived.get(0).contains("to halvor.tarn@thornmere.example"), arrived.get(0));
+        assertTrue(arrived.get(0).contains("&lt;b&gt;"), arrived.get(0));
+        JsonNode sent = mira.get(STUDENT + "/messages").json().get(0);
+        assertEquals(sent.get("sending").asString(), "SENT");
+        assertEquals(drafts(mira, "Worksheet 7").get("address").asString(), "halvor.tarn@thornmere.example");
+        assertEquals(tobias().get(STUDENT + "/messages").json().size(), 1, "a guardian reads it");
+    }
+
+    /** The lines of the mail-box with these words, once the message is listed as sent. */
+    private static List<String> await(TestClient client, String box, String words) throws Exception {
+        long giveUp = System.nanoTime() + 30_000_000_000L;
+        while (!client.get(STUDENT + "/messages")
+                .json()
+                .at("/0/sending")
+                .asString()
+                .equals("SENT")) {
+            assertTrue(System.nanoTime() < giveUp, "it never arrived");
+            Thread.onSpinWait();
+        }
+        String page = HttpClient.newHttpClient()
+                .send(HttpRequest.newBuilder(URI.create(box)).build(), HttpResponse.BodyHandlers.ofString())
+                .body();
+        List<String> found = new ArrayList<>();
+        for (String line : page.split("<li>")) {
+            if (line.contains(words)) {
+                found.add(line);
+            }
+        }
+        return found;
+    }
+
+    @DataProvider
+    public static Object[][] badMessages() {
+        return new Object[][] {
+            {message("nobody", "Hello", "Hello"), "to"},
+            {message("a@b.example", " ", "Hello"), "subject"},
+            {message("a@b.example", "Hello\\r\\nBcc: everybody@b.example", "Hello"), "subject"},
+            {message("a@b.example", "Hello", ""), "body"},
+        };
+    }
+
+    @Test(dataProvider = "badMessages")
+    public void whatCannotBeSentNamesItsField(String body, String field) {
+        TestClient mira = mira();
+        TestClient.Answer answer = mira.post(path(work(mira, "Soil lab 5")) + "/messages", body);
+        assertEquals(answer.status(), 422, answer.body());
+        assertEquals(answer.json().at("/faults/0/field").asString(), field);
+    }
+
+    @Test
+    public void aMessageCannotBeUndone() {
+        TestClient mira = mira();
+        mira.post(
+                path(work(mira, "Soil lab 6")) + "/messages",
+                message("halvor.tarn@thornmere.example", "One more", "Words."));
+        JsonNode changes = mira.get(STUDENT + "/changes").json();
+        JsonNode wrote = changes.valueStream()
+                .filter(change -> change.get("summary").asString().startsWith("Wrote to"))
+                .findFirst()
+                .orElseThrow();
+        assertFalse(wrote.get("undoable").asBoolean(), wrote.toString());
+    }
+}
