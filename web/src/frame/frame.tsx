@@ -16,6 +16,8 @@ import { TopBar } from './top-bar';
 
 const LONGEST_TIMER = 2 ** 31 - 1;
 
+const VIEW = 'flex min-h-0 flex-1 flex-col outline-none';
+
 /** What stands around every view: the bar on top, the tideline under it, the demo's clock at the foot. */
 function Frame({ session }: { session: Session }) {
   const student = Number(useParams().student);
@@ -44,17 +46,21 @@ function Frame({ session }: { session: Session }) {
           Skip to the work
         </a>
         <TopBar session={session} student={student} />
-        {value && <Tideline />}
+        {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
         {value && <AlarmBar />}
-        <main id="view" tabIndex={-1} className="flex min-h-0 flex-1 flex-col outline-none">
-          {value ? (
+        {value ? (
+          <main id="view" tabIndex={-1} className={VIEW}>
             <Outlet />
-          ) : board.isError ? (
-            <Failed error={board.error} onRetry={() => void board.refetch()} />
-          ) : (
-            <Loading />
-          )}
-        </main>
+          </main>
+        ) : (
+          <div className={VIEW}>
+            {board.isError ? (
+              <Failed error={board.error} onRetry={() => void board.refetch()} />
+            ) : (
+              <Loading />
+            )}
+          </div>
+        )}
         {session.demo && <DemoBar />}
         <Shortcuts student={student} />
         <StageGlyphs />

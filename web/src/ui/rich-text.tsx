@@ -1,6 +1,12 @@
 import { lazy, Suspense } from 'react';
 
-const RichTextBody = lazy(() => import('./rich-text-body'));
+const fetchBody = () => import('./rich-text-body');
+const RichTextBody = lazy(fetchBody);
+
+/** Fetches what draws rich text, so that it is there with the text itself. */
+function fetchRichText(): void {
+  void fetchBody().catch(() => undefined);
+}
 
 /** Text of others with its lists, emphasis and links. What would be a program or a tag in it is only shown as text. */
 function RichText({ text }: { text: string }) {
@@ -13,4 +19,4 @@ function RichText({ text }: { text: string }) {
   );
 }
 
-export { RichText };
+export { fetchRichText, RichText };

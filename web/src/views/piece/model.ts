@@ -126,7 +126,8 @@ export interface PartPlace {
 /** The parts that a piece of work has, in the order in which they matter now. */
 export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
   const { work, material } = detail;
-  const answered = work.feedback.unread > 0 || work.move === 'SETTLED' || work.move === 'TEACHERS';
+  // By what stays while it is being read: that something was read must not move what is on screen.
+  const answered = work.feedback.count > 0 && (work.stage === 'RETURNED' || work.stage === 'SENT_BACK');
   const disagree = material.records.some((record) => record.disagreements.length > 0);
   const handIn = work.parts !== null || (mayWrite && (detail.mayHandIn || detail.mayRecord));
   const said = detail.said.length > 0 || mayWrite;

@@ -12,6 +12,7 @@ import { countdown, flagAgainstClock, KIND_WORDS, LIMIT_WORDS, scoreWords, sente
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeChange, noticeFault } from '../../ui/notice';
+import { fetchRichText } from '../../ui/rich-text';
 import { Failed, Loading } from '../../ui/states';
 import { type Level, StepChart } from '../../ui/step-chart';
 import { TimingBar } from '../../ui/timing-bar';
@@ -42,6 +43,7 @@ function Piece({ work, onClose }: PieceProps) {
   const { id } = useStudent();
   const detail = useQuery(detailQuery(id, work));
   const pane = useRef<HTMLElement>(null);
+  useEffect(fetchRichText, []);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key === 'Escape' && !isTyping(event) && !event.defaultPrevented) onClose();

@@ -19,6 +19,8 @@ public final class Bench {
         ALL.put("board", BoardBench::run);
         ALL.put("page", PageBench::run);
         ALL.put("table", TableBench::run);
+        ALL.put("hand-in", HandInBench::run);
+        ALL.put("lighthouse", LighthouseBench::run);
     }
 
     private Bench() {}

@@ -1,6 +1,5 @@
 package app.navlo.bench;
 
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.net.CookieManager;
 import java.net.URI;
@@ -8,6 +7,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -58,13 +58,50 @@ final class Client {
     }
 
     private String upload(String calendar) throws IOException, InterruptedException {
-        ByteArrayOutputStream body = new ByteArrayOutputStream();
-        body.writeBytes(("--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"filler.ics\"\r\n"
-                        + "Content-Type: text/calendar\r\n\r\n" + calendar + "\r\n--b--\r\n")
-                .getBytes(StandardCharsets.UTF_8));
-        return send(request("/api/students/1/imports")
+        return upload("/api/students/1/imports", "filler.ics", calendar.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private String upload(String path, String name, byte[] content) throws IOException, InterruptedException {
+        String head = "--b\r\nContent-Disposition: form-data; name=\"file\"; filename=\"" + name
+                + "\"\r\nContent-Type: application/octet-stream\r\n\r\n";
+        List<byte[]> parts = List.of(
+                head.getBytes(StandardCharsets.UTF_8), content, "\r\n--b--\r\n".getBytes(StandardCharsets.UTF_8));
+        return send(request(path)
                 .header("Content-Type", "multipart/form-data; boundary=b")
-                .POST(HttpRequest.BodyPublishers.ofByteArray(body.toByteArray())));
+                .POST(HttpRequest.BodyPublishers.ofByteArrays(parts)));
+    }
+
+    /**
+     * Types in a piece of work.
+     *
+     * @return its number
+     */
+    long add(String title) throws IOException, InterruptedException {
+        String form = """
+                {"courseId":1,"title":"%s","kind":"ASSIGNMENT","required":true,"instructions":""}
+                """.formatted(title);
+        return JSON.readTree(write("/api/students/1/works", form, "0"))
+                .get("id")
+                .asLong();
+    }
+
+    /** Hands one file in: up with it, and then the hand-in. */
+    void handIn(long work, String name, byte[] content) throws IOException, InterruptedException {
+        String path = "/api/students/1/works/" + work;
+        JsonNode drafted = JSON.readTree(upload(path + "/draft/files", name, content));
+        String file = drafted.at("/draft/files/0/id").asString();
+        write(
+                path + "/hand-ins",
+                "{\"content\":\"FILES\",\"files\":[" + file + "],\"note\":null}",
+                drafted.at("/work/version").asString());
+    }
+
+    private String write(String path, String body, String version) throws IOException, InterruptedException {
+        return send(request(path)
+                .header("Content-Type", "application/json")
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .header("If-Match", version)
+                .POST(HttpRequest.BodyPublishers.ofString(body)));
     }
 
     private HttpRequest.Builder request(String path) {

@@ -35,6 +35,9 @@ public final class FeedbackStream {
     public static List<Entry> of(Collection<Fact> facts, Instant now) {
         List<Fact> known =
                 facts.stream().filter(fact -> !fact.stamp().at().isAfter(now)).toList();
+        if (known.stream().noneMatch(FeedbackStream::says)) {
+            return List.of();
+        }
         Instant seen = seen(known, now);
         List<Entry> entries = new ArrayList<>();
         known.forEach(fact -> entry(fact, seen).ifPresent(entries::add));
@@ -53,6 +56,13 @@ public final class FeedbackStream {
                 .filter(at -> !at.isAfter(now))
                 .max(Comparator.naturalOrder())
                 .orElse(Instant.MIN);
+    }
+
+    private static boolean says(Fact fact) {
+        return fact instanceof Fact.Commented
+                || fact instanceof Fact.SentBack
+                || fact instanceof Fact.RubricMarked
+                || fact instanceof Fact.AnswersReleased;
     }
 
     private static Optional<Entry> entry(Fact fact, Instant seen) {
