@@ -5,16 +5,29 @@ import { Toaster } from 'sonner';
 import type { Session } from './api/client';
 import { queryClient, sessionQuery } from './api/queries';
 import { Frame } from './frame/frame';
+import { Boundary } from './ui/boundary';
+import { Button } from './ui/button';
 import { Empty, Failed, Loading } from './ui/states';
 import { SignIn } from './views/signin/sign-in';
 import { WorkView } from './views/work/work-view';
 
+function NotFetched() {
+  return (
+    <Empty title="This view can’t be shown just now">
+      <p className="mb-4">The connection may be lost, or Navlo was renewed. Nothing was lost.</p>
+      <Button onClick={() => window.location.reload()}>Load the page again</Button>
+    </Empty>
+  );
+}
+
 /** A view that is fetched when it is first gone to. */
 function Later({ view: View }: { view: ComponentType }) {
   return (
-    <Suspense fallback={<Loading />}>
-      <View />
-    </Suspense>
+    <Boundary instead={<NotFetched />}>
+      <Suspense fallback={<Loading />}>
+        <View />
+      </Suspense>
+    </Boundary>
   );
 }
 

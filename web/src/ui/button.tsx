@@ -29,5 +29,19 @@ function Button({ look = 'plain', className, ...props }: ButtonProps) {
   );
 }
 
+/** Something to do that reads as words. As tall as a finger needs, however small its letters. */
+function TextButton({ className, ...props }: ComponentProps<'button'>) {
+  return (
+    <button
+      type="button"
+      {...props}
+      className={clsx(
+        'no-print inline-flex min-h-[24px] max-w-full items-center text-left text-[14px] underline underline-offset-2',
+        className,
+      )}
+    />
+  );
+}
+
 export type { ButtonElement, ButtonProps };
-export { Button };
+export { Button, TextButton };

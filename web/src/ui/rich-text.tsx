@@ -1,4 +1,5 @@
 import { lazy, Suspense } from 'react';
+import { Boundary } from './boundary';
 
 const fetchBody = () => import('./rich-text-body');
 const RichTextBody = lazy(fetchBody);
@@ -12,9 +13,11 @@ function fetchRichText(): void {
 function RichText({ text }: { text: string }) {
   return (
     <div className="rich-text">
-      <Suspense fallback={<p className="whitespace-pre-line">{text}</p>}>
-        <RichTextBody text={text} />
-      </Suspense>
+      <Boundary instead={<p className="whitespace-pre-line">{text}</p>}>
+        <Suspense fallback={<p className="invisible whitespace-pre-line">{text}</p>}>
+          <RichTextBody text={text} />
+        </Suspense>
+      </Boundary>
     </div>
   );
 }

@@ -177,7 +177,7 @@ function Line({ entry, open, onOpen }: LineProps) {
     <button
       type="button"
       onClick={() => onOpen(entry.first.work)}
-      className="flex max-w-full items-center text-[14px] text-ink-2 hover:text-ink"
+      className="flex min-h-[24px] max-w-full items-center text-[14px] text-ink-2 hover:text-ink"
     >
       <CourseMark colour={course(work?.courseId ?? 0)?.colour ?? ''} className="mr-2 h-3.5" />
       <span className="truncate underline underline-offset-2">{work?.title}</span>

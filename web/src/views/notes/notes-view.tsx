@@ -7,7 +7,7 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { count } from '../../lib/words';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Dialog } from '../../ui/dialog';
 import { noticeChange, noticeFault } from '../../ui/notice';
@@ -158,13 +158,9 @@ function CourseNotes({ course, notes }: { course: Schemas['CourseView']; notes: 
         {course.name}
         <span className="font-normal text-ink-2">{notes.length}</span>
         {mayWrite && (
-          <button
-            type="button"
-            onClick={() => setWriting('new')}
-            className="no-print ml-auto font-normal text-[14px] underline underline-offset-2"
-          >
+          <TextButton onClick={() => setWriting('new')} className="ml-auto font-normal">
             Add a note to the course
-          </button>
+          </TextButton>
         )}
       </h2>
       <ul>
@@ -214,12 +210,8 @@ function NoteLine({ note, title, onEdit, onRemove }: NoteLineProps) {
         {near(note.at, zone, now)}
         {onEdit && (
           <span className="no-print flex gap-3">
-            <button type="button" onClick={onEdit} className="underline underline-offset-2">
-              Change
-            </button>
-            <button type="button" onClick={onRemove} className="underline underline-offset-2">
-              Remove
-            </button>
+            <TextButton onClick={onEdit}>Change</TextButton>
+            <TextButton onClick={onRemove}>Remove</TextButton>
           </span>
         )}
       </p>

@@ -4,7 +4,7 @@ import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { localDate, localTime } from '../../lib/time';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextArea, TextField } from '../../ui/field';
 import { fileFault } from './check-file';
@@ -26,13 +26,9 @@ function Elsewhere({ detail }: { detail: Detail }) {
   if (!detail.mayRecord || !mayWrite) return null;
   return (
     <>
-      <button
-        type="button"
-        onClick={() => setOpen(true)}
-        className="no-print self-start text-[14px] text-ink-2 underline underline-offset-2"
-      >
+      <TextButton onClick={() => setOpen(true)} className="self-start text-ink-2">
         It went in on paper, or elsewhere
-      </button>
+      </TextButton>
       <Dialog
         open={open}
         onOpenChange={setOpen}

@@ -5,7 +5,7 @@ import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { moment } from '../../lib/time';
 import { count } from '../../lib/words';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeChange, noticeFault } from '../../ui/notice';
 import { Part } from './piece';
@@ -46,13 +46,9 @@ function HandInLine({ detail, receipt }: { detail: Detail; receipt: Receipt }) {
         <b className="font-[680]">{moment(receipt.at, zone)}</b>
         <span className={receipt.timing === 'LATE' ? 'text-loss' : 'text-ink-2'}>{timingWords(receipt)}</span>
         {!receipt.stands && <span>· no longer stands</span>}
-        <button
-          type="button"
-          onClick={show}
-          className="no-print ml-auto text-[14px] underline underline-offset-2"
-        >
+        <TextButton onClick={show} className="ml-auto">
           Receipt
-        </button>
+        </TextButton>
       </p>
       <FileLinks work={detail.work.id} receipt={receipt} />
       {receipt.text && <p className="line-clamp-2 text-[14px] text-ink-2">{receipt.text}</p>}

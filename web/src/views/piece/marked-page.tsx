@@ -7,6 +7,7 @@ import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { hasModifier } from '../../lib/keys';
 import { count } from '../../lib/words';
+import { Boundary } from '../../ui/boundary';
 import { Loading } from '../../ui/states';
 import { inOrder, markKey } from './model';
 import type { Said } from './words';
@@ -101,12 +102,18 @@ function Sheet({ detail, marks, chosen, onChoose }: SheetProps) {
               <img src={url} alt={`What is in ${mark.fileName}`} className="block w-full" />
             </PageWithMarks>
           ) : (
-            <Suspense fallback={<Loading rows={3} />}>
-              <PdfPages
-                url={url}
-                over={(page) => <MarksOn page={page} marks={marks} chosen={chosen} onChoose={onChoose} />}
-              />
-            </Suspense>
+            <Boundary
+              instead={
+                <p className="bg-raised p-4">The page can’t be shown just now. The marks are beside it.</p>
+              }
+            >
+              <Suspense fallback={<Loading rows={3} />}>
+                <PdfPages
+                  url={url}
+                  over={(page) => <MarksOn page={page} marks={marks} chosen={chosen} onChoose={onChoose} />}
+                />
+              </Suspense>
+            </Boundary>
           )}
         </div>
         <MarkWords marks={marks} chosen={chosen} onChoose={onChoose} />

@@ -6,7 +6,7 @@ import { messageDraftsQuery, messagesQuery, refreshStudent, sessionQuery } from 
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Select, TextArea, TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
@@ -22,13 +22,9 @@ function WriteToTeacher({ detail }: { detail: Detail }) {
   if (!mayWrite) return null;
   return (
     <>
-      <button
-        type="button"
-        onClick={() => setOpen(true)}
-        className="no-print text-[14px] underline underline-offset-2"
-      >
+      <TextButton onClick={() => setOpen(true)}>
         Write to {detail.material.teacher ?? 'the teacher'}
-      </button>
+      </TextButton>
       <Dialog
         open={open}
         onOpenChange={setOpen}

@@ -5,7 +5,7 @@ import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeChange, noticeFault } from '../../ui/notice';
 import { EffortForm, ExpectedForm, NoteForm, writeTogether } from '../work/own-forms';
@@ -56,17 +56,7 @@ function Notes({ detail }: { detail: Detail }) {
     <Part
       title="My notes"
       id="notes"
-      aside={
-        mayWrite && (
-          <button
-            type="button"
-            onClick={() => setWriting('new')}
-            className="no-print underline underline-offset-2"
-          >
-            Add a note
-          </button>
-        )
-      }
+      aside={mayWrite && <TextButton onClick={() => setWriting('new')}>Add a note</TextButton>}
     >
       {notes.length === 0 ? (
         <p className="text-[14px] text-ink-2">None yet.</p>
@@ -120,12 +110,8 @@ function NoteLine({ note, onEdit, onRemove }: NoteLineProps) {
         {near(note.at, zone, now)}
         {onEdit && (
           <span className="no-print flex gap-3">
-            <button type="button" onClick={onEdit} className="underline underline-offset-2">
-              Change
-            </button>
-            <button type="button" onClick={onRemove} className="underline underline-offset-2">
-              Remove
-            </button>
+            <TextButton onClick={onEdit}>Change</TextButton>
+            <TextButton onClick={onRemove}>Remove</TextButton>
           </span>
         )}
       </p>
@@ -145,13 +131,9 @@ function OwnEffort({ detail }: { detail: Detail }) {
   };
   return (
     <>
-      <button
-        type="button"
-        onClick={() => setAsking(true)}
-        className="no-print ml-1.5 text-[13.5px] text-ink-2 underline underline-offset-2"
-      >
+      <TextButton onClick={() => setAsking(true)} className="ml-1.5 text-[13.5px] text-ink-2">
         {work.effortMinutes ? (work.ownEffort ? 'my estimate' : 'it takes me longer') : 'how long?'}
-      </button>
+      </TextButton>
       <Dialog open={asking} onOpenChange={setAsking} title="How long it takes" about={work.title}>
         {asking && <EffortForm onSave={save} />}
       </Dialog>

@@ -159,7 +159,7 @@ function Jumps({ parts }: { parts: readonly PartPlace[] }) {
           key={id}
           type="button"
           onClick={() => document.getElementById(`part-${id}`)?.scrollIntoView({ block: 'start' })}
-          className="text-ink-2 underline-offset-2 hover:text-ink hover:underline"
+          className="min-h-[24px] text-ink-2 hover:text-ink hover:underline"
         >
           {name}
         </button>

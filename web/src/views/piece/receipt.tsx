@@ -5,7 +5,7 @@ import type { Detail, Receipt } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { exact, span } from '../../lib/time';
 import { bytes } from '../../lib/words';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { StageGlyph } from '../../ui/stage-glyph';
 
@@ -116,13 +116,9 @@ function FileRow({ work, receipt, file }: FileRowProps) {
         <span className="text-ink-2">{bytes(file.size)}</span>
         <span className="no-print ml-auto flex gap-3 text-[14px]">
           {canLook && (
-            <button
-              type="button"
-              onClick={() => setLooking(!looking)}
-              className="underline underline-offset-2"
-            >
+            <TextButton onClick={() => setLooking(!looking)}>
               {looking ? 'Close it' : 'Look into it'}
-            </button>
+            </TextButton>
           )}
           <a href={url} download={file.name} className="underline underline-offset-2">
             Open the file

@@ -3,7 +3,7 @@ import { useSearchParams } from 'react-router';
 import { client, type Detail, writeKey } from '../../api/client';
 import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { TextArea } from '../../ui/field';
 import { Messages, WriteToTeacher } from './message';
 import { markKey, threads } from './model';
@@ -39,13 +39,9 @@ function SaidPart({ detail }: { detail: Detail }) {
           <li key={root.id}>
             <Words said={root}>
               {mayWrite && answering !== root.id && root.by !== 'STUDENT' && root.text !== '' && (
-                <button
-                  type="button"
-                  onClick={() => setAnswering(root.id)}
-                  className="no-print text-[14px] text-ink-2 underline underline-offset-2"
-                >
+                <TextButton onClick={() => setAnswering(root.id)} className="text-ink-2">
                   Answer {root.name}
-                </button>
+                </TextButton>
               )}
             </Words>
             {answers.length > 0 && (
@@ -66,13 +62,7 @@ function SaidPart({ detail }: { detail: Detail }) {
       {answering === 'new' && <Comment detail={detail} answers={null} onDone={() => setAnswering(null)} />}
       <div className="no-print mt-3 flex flex-wrap gap-x-4 gap-y-1 empty:hidden">
         {mayWrite && answering !== 'new' && (
-          <button
-            type="button"
-            onClick={() => setAnswering('new')}
-            className="text-[14px] underline underline-offset-2"
-          >
-            Comment on the work
-          </button>
+          <TextButton onClick={() => setAnswering('new')}>Comment on the work</TextButton>
         )}
         <WriteToTeacher detail={detail} />
       </div>

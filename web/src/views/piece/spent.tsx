@@ -3,7 +3,7 @@ import { client, type Detail, writeKey } from '../../api/client';
 import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { span } from '../../lib/time';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 
@@ -19,13 +19,9 @@ function Spent({ detail }: { detail: Detail }) {
   return (
     <>
       <span className="text-ink-2">{words && ` · ${words}`}</span>
-      <button
-        type="button"
-        onClick={() => setOpen(true)}
-        className="no-print ml-1.5 text-[13.5px] text-ink-2 underline underline-offset-2"
-      >
+      <TextButton onClick={() => setOpen(true)} className="ml-1.5 text-[13.5px] text-ink-2">
         {words ? 'add time' : 'time spent?'}
-      </button>
+      </TextButton>
       <Dialog open={open} onOpenChange={setOpen} title="Time you spent on it" about={work.title}>
         {open && <SpentForm detail={detail} onDone={() => setOpen(false)} />}
       </Dialog>

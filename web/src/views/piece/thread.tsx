@@ -4,6 +4,7 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { count } from '../../lib/words';
+import { TextButton } from '../../ui/button';
 import { New } from './words';
 
 export type Post = Detail['material']['thread'][number];
@@ -47,13 +48,9 @@ function Thread({ thread, onReply }: ThreadProps) {
             </p>
             <p className="whitespace-pre-line">{post.body}</p>
             {onReply && post.id !== null && (
-              <button
-                type="button"
-                onClick={() => onReply(post)}
-                className="no-print text-[14px] text-ink-2 underline underline-offset-2"
-              >
+              <TextButton onClick={() => onReply(post)} className="text-ink-2">
                 Reply to {post.name}
-              </button>
+              </TextButton>
             )}
           </li>
         );

@@ -5,6 +5,7 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { count } from '../../lib/words';
+import { TextButton } from '../../ui/button';
 import { inOrder } from './model';
 
 export type Said = Schemas['SaidView'];
@@ -89,14 +90,14 @@ function OnPages({ marks, onShow }: OnPagesProps) {
         </span>
         <span className="ml-auto whitespace-nowrap text-ink-2">{near(first.at, zone, now)}</span>
       </p>
-      <ol className="mt-1 flex flex-col gap-1">
+      <ol className="mt-1 flex flex-col gap-1.5">
         {numbered.map((said, place) => (
           <li key={said.id} className="flex max-w-[72ch] gap-2.5">
             <button
               type="button"
               onClick={() => onShow(said)}
               aria-label={`Mark ${place + 1} on the page`}
-              className="mt-[2px] grid h-[18px] min-w-[20px] shrink-0 place-items-center bg-loss px-1 font-bold text-[12px] text-raised"
+              className="grid h-[24px] min-w-[24px] shrink-0 place-items-center bg-loss px-1 font-bold text-[12px] text-raised"
             >
               {place + 1}
             </button>
@@ -104,13 +105,9 @@ function OnPages({ marks, onShow }: OnPagesProps) {
           </li>
         ))}
       </ol>
-      <button
-        type="button"
-        onClick={() => onShow(first)}
-        className="no-print mt-1 font-semibold text-[14px] underline underline-offset-2"
-      >
+      <TextButton onClick={() => onShow(first)} className="mt-1 font-semibold">
         See {marks.length === 1 ? 'it' : 'them'} on the page
-      </button>
+      </TextButton>
     </>
   );
 }

@@ -21,6 +21,7 @@ import {
 import { useNow } from '../../lib/now';
 import { dateWords } from '../../lib/time';
 import { KIND_WORDS, MOVES, moveWords, STAGE_WORDS } from '../../lib/words';
+import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuCheck, MenuChoice, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu';
 import { CoursesDialog } from './courses-dialog';
@@ -90,13 +91,9 @@ function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onColumns }
         )}
         <TextBox text={narrowing.text} onChange={(text) => change({ text })} />
         {isNarrowed(narrowing) && (
-          <button
-            type="button"
-            onClick={() => change(EVERYTHING)}
-            className="px-2 text-ink-2 underline underline-offset-2 hover:text-ink"
-          >
+          <TextButton onClick={() => change(EVERYTHING)} className="px-2 text-ink-2 hover:text-ink">
             Show all
-          </button>
+          </TextButton>
         )}
         <span className="ml-auto flex gap-1.5">
           <ViewMenu choosing={choosing} onChoosing={onChoosing} onColumns={onColumns} />
