@@ -22,7 +22,7 @@ function Dialog({ open, onOpenChange, title, about, children, wide = false }: Di
         <Radix.Content
           {...(about ? {} : { 'aria-describedby': undefined })}
           className={clsx(
-            'fixed top-1/2 left-1/2 z-50 flex max-h-[92dvh] w-[calc(100vw-24px)] -translate-x-1/2 -translate-y-1/2 flex-col overflow-auto rounded border border-line bg-raised p-5',
+            'fixed top-1/2 left-1/2 z-50 flex max-h-[92dvh] w-[calc(100vw-24px)] -translate-x-1/2 -translate-y-1/2 flex-col overflow-auto rounded border border-line bg-raised p-5 print:top-0 print:max-h-none print:translate-y-0 print:border-0',
             wide ? 'max-w-[760px]' : 'max-w-[480px]',
           )}
         >
@@ -33,7 +33,10 @@ function Dialog({ open, onOpenChange, title, about, children, wide = false }: Di
                 <Radix.Description className="mt-0.5 text-[14px] text-ink-2">{about}</Radix.Description>
               )}
             </div>
-            <Radix.Close aria-label="Close" className="-mt-1 -mr-1 rounded p-1.5 text-ink-2 hover:bg-line-2">
+            <Radix.Close
+              aria-label="Close"
+              className="no-print -mt-1 -mr-1 rounded p-1.5 text-ink-2 hover:bg-line-2"
+            >
               <X size={17} aria-hidden />
             </Radix.Close>
           </div>

@@ -113,20 +113,17 @@ function WorkFiles({ title, files }: { title: string; files: readonly File[] }) 
 function FileLine({ file }: { file: File }) {
   const { id, zone } = useStudent();
   const now = useNow();
-  const base = `/api/students/${id}/works/${file.work}/hand-ins/${file.handIn}/files/${file.position}`;
+  const within = file.handIn === null ? 'draft' : `hand-ins/${file.handIn}`;
+  const base = `/api/students/${id}/works/${file.work}/${within}/files/${file.position}`;
   return (
     <li className="flex flex-wrap items-baseline gap-x-3 py-0.5">
-      {file.handIn === null ? (
-        <span className="min-w-0 break-words font-semibold">{file.name}</span>
-      ) : (
-        <a
-          href={base}
-          download={file.name}
-          className="min-w-0 break-words font-semibold underline underline-offset-2"
-        >
-          {file.name}
-        </a>
-      )}
+      <a
+        href={base}
+        download={file.name}
+        className="min-w-0 break-words font-semibold underline underline-offset-2"
+      >
+        {file.name}
+      </a>
       <span className="whitespace-nowrap text-[14px] text-ink-2">{bytes(file.size)}</span>
       {file.handIn === null ? (
         <span className="font-semibold text-[14px] text-yours">draft, not handed in</span>

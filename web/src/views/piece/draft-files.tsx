@@ -81,7 +81,13 @@ function DraftFiles({ detail }: { detail: Detail }) {
           {draft.files.map((file) => (
             <li key={file.id} className="flex items-center gap-2 border-line border-b py-1">
               <FileText size={15} aria-hidden className="shrink-0 text-ink-3" />
-              <span className="min-w-0 flex-1 break-words font-semibold">{file.name}</span>
+              <a
+                href={`/api/students/${id}/works/${work.id}/draft/files/${file.id}`}
+                download={file.name}
+                className="min-w-0 flex-1 break-words font-semibold underline-offset-2 hover:underline"
+              >
+                {file.name}
+              </a>
               <span className="shrink-0 text-[14px] text-ink-2">{bytes(file.size)}</span>
               <button
                 type="button"

@@ -93,11 +93,7 @@ public class PieceTest extends DemoServer {
                 + detail.at("/handIns/0/id").asLong() + "/files/1";
         TestClient.Answer answer = mira().get(file + "/marked");
         assertEquals(answer.status(), 200, answer.body());
-        assertTrue(answer.raw()
-                .headers()
-                .firstValue("Content-Disposition")
-                .orElse("")
-                .contains("marked.pdf"));
+        assertTrue(header(answer, "Content-Disposition").contains("marked.pdf"));
         byte[] plain = mira().get(file).raw().body();
         assertTrue(answer.raw().body().length > plain.length / 2, "the file itself is in it");
         try (PDDocument document = Loader.loadPDF(answer.raw().body())) {
@@ -126,11 +122,7 @@ public class PieceTest extends DemoServer {
         TestClient.Answer file =
                 mira.get(path(work) + "/attachments/" + attachments.at("/1/id").asLong());
         assertTrue(file.body().startsWith("plant,Jan,Feb"), file.body());
-        assertTrue(file.raw()
-                .headers()
-                .firstValue("Content-Disposition")
-                .orElse("")
-                .startsWith("attachment"));
+        assertTrue(header(file, "Content-Disposition").startsWith("attachment"));
         JsonNode other = work(mira, "Soil lab 5");
         assertEquals(
                 mira.get(path(other) + "/attachments/" + attachments.at("/1/id").asLong())
@@ -208,6 +200,24 @@ public class PieceTest extends DemoServer {
                 .orElseThrow();
         assertEquals(marked.get("marks").asInt(), 4);
         assertEquals(marked.get("sha256").asString().getBytes(StandardCharsets.UTF_8).length, 64);
+    }
+
+    @Test
+    public void whatLiesReadyCanBeOpenedToSeeThatItIsTheRightOne() {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Plant list for shade");
+        String file = mira.get(path(work)).json().at("/draft/files/0/id").asString();
+        TestClient.Answer opened = mira.get(path(work) + "/draft/files/" + file);
+        assertEquals(opened.status(), 200);
+        assertTrue(header(opened, "Content-Disposition").startsWith("attachment"));
+        assertEquals(
+                mira.get(path(work(mira, "Soil lab 5")) + "/draft/files/" + file)
+                        .status(),
+                404);
+    }
+
+    private static String header(TestClient.Answer answer, String name) {
+        return answer.raw().headers().firstValue(name).orElse("");
     }
 
     @Test

@@ -6,6 +6,7 @@ import app.navlo.server.board.SaidView;
 import app.navlo.server.board.SaidViews;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Changes;
+import app.navlo.server.store.Drafts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.FileShelf;
 import app.navlo.server.store.Material;
@@ -32,6 +33,7 @@ public class FilesController {
     private final WorkDetails details;
     private final FileShelf shelf;
     private final Material material;
+    private final Drafts drafts;
     private final Feedback feedback;
     private final Changes changes;
     private final Downloads downloads;
@@ -43,6 +45,7 @@ public class FilesController {
             WorkDetails details,
             FileShelf shelf,
             Material material,
+            Drafts drafts,
             Feedback feedback,
             Changes changes,
             Downloads downloads,
@@ -52,6 +55,7 @@ public class FilesController {
         this.details = details;
         this.shelf = shelf;
         this.material = material;
+        this.drafts = drafts;
         this.feedback = feedback;
         this.changes = changes;
         this.downloads = downloads;
@@ -109,6 +113,21 @@ public class FilesController {
                 .orElseThrow(() -> Refusal.notFound("file"))
                 .file();
         downloads.send(file, response);
+    }
+
+    /** A file that lies ready, to see that it is the right one. */
+    @GetMapping("/works/{work}/draft/files/{file}")
+    public void draftFile(
+            @PathVariable long student, @PathVariable long work, @PathVariable long file, HttpServletResponse response)
+            throws IOException {
+        boards.one(student, work, clock.instant());
+        StoredFile lying = drafts.find(work).stream()
+                .flatMap(draft -> draft.files().stream())
+                .filter(one -> one.id() == file)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("file in this draft"))
+                .file();
+        downloads.send(lying, response);
     }
 
     /** The file as it was handed in. */

@@ -60,6 +60,32 @@ public class Screenshots extends Screen {
     }
 
     @Test
+    public void returnedWorkItsMarksAndAMessage() {
+        Page page = mira();
+        open(page, "Planting plan, sheet 1");
+        page.locator("#part-rubric").scrollIntoViewIfNeeded();
+        page.locator("#part-rubric").evaluate("part => part.scrollIntoView({ block: 'start' })");
+        shoot(page, "piece-returned");
+        page.getByText("See them on the page").click();
+        page.waitForFunction("document.querySelector('canvas')?.width > 400");
+        page.waitForTimeout(1_000);
+        shoot(page, "marks");
+        page.keyboard().press("Escape");
+        open(page, "Details: two joints");
+        page.getByText("Write to Maren Aldous").first().click();
+        assertThat(page.getByLabel("Subject")).isVisible();
+        shoot(page, "message");
+    }
+
+    @Test
+    public void files() {
+        Page page = mira();
+        page.navigate(address("/s/1/files"));
+        assertThat(page.getByText("planting-plan-1.pdf")).isVisible();
+        shoot(page, "files");
+    }
+
+    @Test
     public void standing() {
         Page page = mira();
         page.navigate(address("/s/1/standing"));
