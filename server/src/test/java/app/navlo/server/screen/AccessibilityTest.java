@@ -19,7 +19,10 @@ public class AccessibilityTest extends Screen {
 
     @Test(dataProvider = "looks")
     public void theDoor(Look look) {
-        assertAccessible(door(look));
+        Page page = door(look);
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Sign in")))
+                .isVisible();
+        assertAccessible(page);
     }
 
     @Test(dataProvider = "looks")

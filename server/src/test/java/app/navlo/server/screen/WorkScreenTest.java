@@ -204,7 +204,7 @@ public class WorkScreenTest extends Screen {
         bar.getByText("Report 1 as done").click();
         assertThat(row(page, "Practice: lime")).containsText("Turned in");
         notice(page, "Reported 1 piece of work as done").getByText("Undo").click();
-        assertThat(row(page, "Practice: lime")).containsText("Draft");
+        assertThat(row(page, "Practice: lime")).containsText("Assigned");
     }
 
     @Test
