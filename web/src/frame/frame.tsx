@@ -38,7 +38,7 @@ function Frame({ session }: { session: Session }) {
 
   return (
     <StudentContext value={value}>
-      <div className="flex h-dvh flex-col print:h-auto">
+      <div className="relative flex h-dvh flex-col overflow-clip print:h-auto print:overflow-visible">
         <a
           href="#view"
           className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-raised focus:p-2"

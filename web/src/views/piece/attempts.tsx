@@ -5,6 +5,13 @@ import { minutesBetween, near, span } from '../../lib/time';
 import { Part } from './piece';
 import { Answers } from './words';
 
+const KEPT_WORDS: Record<Detail['material']['kept'], string> = {
+  HIGHEST: 'the best counts',
+  LATEST: 'the last counts',
+  FIRST: 'the first counts',
+  MEAN: 'their mean counts',
+};
+
 type Attempt = Detail['material']['attempts'][number];
 
 /** Every attempt with its score, the one that counts, and its answers when they can be seen. */
@@ -13,7 +20,11 @@ function Attempts({ detail }: { detail: Detail }) {
   const inAttempts = work.kind === 'QUIZ' || work.kind === 'TEST' || material.attempts.length > 1;
   if (material.attempts.length === 0 || !inAttempts) return null;
   return (
-    <Part title="Attempts" id="attempts" aside={left(work.attemptsUsed, work.attemptsAllowed)}>
+    <Part
+      title="Attempts"
+      id="attempts"
+      aside={`${left(work.attemptsUsed, work.attemptsAllowed)} · ${KEPT_WORDS[material.kept]}`}
+    >
       <ol className="flex flex-col gap-2.5">
         {material.attempts.map((attempt) => (
           <AttemptLine key={attempt.number} attempt={attempt} possible={work.score.possible} />

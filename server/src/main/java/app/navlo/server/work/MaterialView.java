@@ -1,5 +1,6 @@
 package app.navlo.server.work;
 
+import app.navlo.core.policy.KeptScore;
 import app.navlo.server.board.SaidView.AnswerView;
 import java.time.Instant;
 import java.util.List;
@@ -14,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param classFigures null where the school tells none
  * @param rubric null for none
  * @param attempts in order; empty where none was begun
+ * @param kept which attempt counts
  * @param thread what was written in a discussion, in order; empty for any other work
  * @param records what other systems have of it
  */
@@ -25,6 +27,7 @@ public record MaterialView(
         @Nullable ClassFiguresView classFigures,
         @Nullable RubricView rubric,
         List<AttemptView> attempts,
+        KeptScore kept,
         List<PostView> thread,
         List<RecordView> records) {
 

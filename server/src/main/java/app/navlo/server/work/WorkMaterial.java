@@ -59,6 +59,7 @@ class WorkMaterial {
                         .orElse(null),
                 rubric(entry, said),
                 attempts(entry, said),
+                entry.work().definition().marking().kept(),
                 thread(entry, undone),
                 material.otherRecords(work, undone).stream()
                         .map(other -> RecordViews.of(entry, other))

@@ -80,6 +80,10 @@ public class PieceScreenTest extends Screen {
         open(page, "Planting plan, sheet 1");
         Locator rubric = part(page, "rubric");
         assertThat(rubric).containsText("22 of 40 points");
+        press(pane(page), "Rubric").click();
+        assertThat(rubric).isInViewport();
+        assertEquals(page.evaluate("() => document.scrollingElement.scrollTop"), 0, "the frame stays where it is");
+        assertThat(page.locator("header").first()).isInViewport();
         Locator spacing = rubric.getByRole(AriaRole.LISTITEM)
                 .filter(new Locator.FilterOptions().setHasText("Spacing and size"))
                 .first();
@@ -143,7 +147,7 @@ public class PieceScreenTest extends Screen {
         Page page = mira();
         open(page, "Key 5");
         Locator attempts = part(page, "attempts");
-        assertThat(attempts).containsText("1 of 3 left");
+        assertThat(attempts).containsText("1 of 3 left · the best counts");
         attempts.getByText("Answers of attempt 1").click();
         assertThat(attempts).containsText("Wanted: Acer campestre");
         open(page, "Unit test 2");

@@ -8,6 +8,7 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** Takes the pictures of docs/screenshots from the demo: {@code ./navlo shots}. Not one of the tests. */
@@ -63,14 +64,18 @@ public class Screenshots extends Screen {
     public void returnedWorkItsMarksAndAMessage() {
         Page page = mira();
         open(page, "Planting plan, sheet 1");
-        page.locator("#part-rubric").scrollIntoViewIfNeeded();
-        page.locator("#part-rubric").evaluate("part => part.scrollIntoView({ block: 'start' })");
+        pane(page)
+                .getByRole(AriaRole.NAVIGATION)
+                .getByText("Rubric", new Locator.GetByTextOptions().setExact(true))
+                .click();
         shoot(page, "piece-returned");
         page.getByText("See them on the page").click();
-        page.waitForFunction("document.querySelector('canvas')?.width > 400");
+        page.waitForFunction("() => document.querySelector('canvas')?.width > 400");
         page.waitForTimeout(1_000);
         shoot(page, "marks");
         page.keyboard().press("Escape");
+        assertThat(dialog(page)).hasCount(0);
+        assertThat(page).hasURL(Pattern.compile("^((?!marks).)*$"));
         open(page, "Details: two joints");
         page.getByText("Write to Maren Aldous").first().click();
         assertThat(page.getByLabel("Subject")).isVisible();
