@@ -14,6 +14,13 @@ export function inOrder(marks: readonly Said[]): Said[] {
   );
 }
 
+/** New first, then the latest; new are those that are unread and those in `fresh`. */
+export function stillNew(said: readonly Said[], fresh: ReadonlySet<number>): Said[] {
+  return said
+    .map((one) => ({ ...one, unread: one.unread || fresh.has(one.id) }))
+    .sort((a, b) => Number(b.unread) - Number(a.unread) || b.at.localeCompare(a.at) || b.id - a.id);
+}
+
 export interface Talk {
   said: Said;
   /** In the order in which they were written. */

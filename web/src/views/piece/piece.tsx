@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, type Detail, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, refreshStudent } from '../../api/queries';
@@ -24,7 +24,7 @@ import { HandIn } from './hand-in';
 import { HandIns } from './hand-ins';
 import { Life } from './life';
 import { MarkedPage } from './marked-page';
-import { type PartId, type PartPlace, partsOf } from './model';
+import { type PartId, type PartPlace, partsOf, stillNew } from './model';
 import { Notes, OwnEffort } from './own';
 import { ReceiptDialog } from './receipt';
 import { Records } from './records';
@@ -68,11 +68,18 @@ function Piece({ work, onClose }: PieceProps) {
   );
 }
 
-function PieceBody({ detail, onClose }: { detail: Detail; onClose: () => void }) {
+/** What was new when the piece was opened stays marked, and where it is, while it is read. */
+function useNewWhileOpen(detail: Detail): Detail {
+  const [fresh] = useState(() => new Set(detail.said.filter((one) => one.unread).map((one) => one.id)));
+  return useMemo(() => ({ ...detail, said: stillNew(detail.said, fresh) }), [detail, fresh]);
+}
+
+function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => void }) {
+  const detail = useNewWhileOpen(told);
   const { mayWrite, course } = useStudent();
   const { work } = detail;
   const parts = partsOf(detail, mayWrite);
-  useReadMark(detail);
+  useReadMark(told);
   return (
     <>
       <header className="border-line-2 border-b px-5 pt-3.5 pb-4">

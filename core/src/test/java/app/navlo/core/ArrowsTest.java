@@ -36,7 +36,8 @@ public class ArrowsTest {
             "feedback",
             "reconcile",
             "tide",
-            "course");
+            "course",
+            "plan");
 
     @Test
     public void noDependencyAtRunTime() {

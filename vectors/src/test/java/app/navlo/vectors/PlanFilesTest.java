@@ -1,0 +1,97 @@
+package app.navlo.vectors;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.core.plan.Layout;
+import app.navlo.core.plan.Plan;
+import app.navlo.core.plan.SimpleOrder;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Plan problems with their best plans: what a plan is worth, and what the simple orders come to. */
+public class PlanFilesTest {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final Path FOLDER = Path.of("src/test/resources/plan");
+    private static final Map<SimpleOrder, String> NAMES = Map.of(
+            SimpleOrder.FINAL_DUE, "finalDue",
+            SimpleOrder.NEXT_STEP, "nextStep",
+            SimpleOrder.VALUE, "value",
+            SimpleOrder.VALUE_PER_MINUTE, "valuePerMinute",
+            SimpleOrder.OLDEST_RELEASE, "oldestRelease");
+
+    /** Details of a simple order may differ where many tokens are to be given out; the others are the same. */
+    private static final double ALIKE = 0.9;
+
+    @DataProvider
+    public static Object[][] files() throws IOException {
+        try (Stream<Path> files = Files.list(FOLDER)) {
+            return files.sorted()
+                    .map(file -> new Object[] {file.getFileName().toString()})
+                    .toArray(Object[][]::new);
+        }
+    }
+
+    private static JsonNode read(String file) throws IOException {
+        return JSON.readTree(Files.readString(FOLDER.resolve(file)));
+    }
+
+    @Test(dataProvider = "files")
+    public void theBestPlanIsWorthWhatItSaysMinuteByMinute(String file) throws IOException {
+        JsonNode node = read(file);
+        PlanFile instance = PlanFile.read(node);
+        Plan plan = new Layout(instance.problem())
+                .of(instance.order(node.get("plan")))
+                .orElseThrow();
+        assertEquals(plan.value(), node.get("best").asLong());
+        int place = 0;
+        for (JsonNode job : node.get("plan")) {
+            Plan.Placed placed = plan.jobs().get(place++);
+            assertEquals(placed.start(), job.get("start").asLong(), job.toString());
+            assertEquals(placed.finish(), job.get("finish").asLong(), job.toString());
+            assertEquals(placed.value(), job.get("value").asLong(), job.toString());
+        }
+    }
+
+    @Test
+    public void theSimpleOrdersComeToWhatIsKnownOfThem() throws IOException {
+        int same = 0;
+        int all = 0;
+        for (Object[] file : files()) {
+            JsonNode node = read((String) file[0]);
+            PlanFile instance = PlanFile.read(node);
+            for (SimpleOrder order : SimpleOrder.values()) {
+                Plan plan = order.of(instance.problem());
+                assertTrue(plan.value() <= node.get("bound").asLong(), file[0] + " " + order);
+                assertEquals(
+                        new Layout(instance.problem()).of(plan.order()).orElseThrow(), plan, file[0] + " " + order);
+                all++;
+                same += plan.value()
+                                == node.at("/baselines/" + NAMES.get(order)).asLong()
+                        ? 1
+                        : 0;
+            }
+        }
+        assertTrue(same >= ALIKE * all, same + " of " + all + " are the same");
+    }
+
+    @Test
+    public void anOrderThatBreaksARuleIsWorthNothing() throws IOException {
+        JsonNode node = read("edge-lag-wall.json");
+        PlanFile instance = PlanFile.read(node);
+        List<Plan.Chosen> order = instance.order(node.get("plan"));
+        Layout layout = new Layout(instance.problem());
+        Plan.Chosen first = order.get(0);
+        assertTrue(layout.of(List.of(first, first)).isEmpty(), "twice");
+        Plan.Chosen waiting = new Plan.Chosen(instance.places().get("b"), 0);
+        assertTrue(layout.of(List.of(waiting)).isEmpty(), "before what it waits for");
+    }
+}
