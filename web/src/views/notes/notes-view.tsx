@@ -1,18 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { client, type Schemas, take, writeKey } from '../../api/client';
-import { notesQuery, refreshStudent } from '../../api/queries';
+import { notesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
-import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { Dialog } from '../../ui/dialog';
-import { noticeChange, noticeFault } from '../../ui/notice';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { NoteForm } from '../work/own-forms';
+import { NoteDialog, NoteLine, useNotes } from './note-parts';
 
 type Note = Schemas['OwnNoteView'];
 
@@ -112,45 +107,23 @@ function Pick({ label, value, all, options, onChange }: PickProps) {
 
 function CourseNotes({ course, notes }: { course: Schemas['CourseView']; notes: readonly Note[] }) {
   const { id, board, mayWrite } = useStudent();
-  const [writing, setWriting] = useState<Note | 'new' | null>(null);
-  const header = () => ({ 'Idempotency-Key': writeKey() });
-  const change = async (asked: Promise<{ change: number }>, words: string) => {
-    const done = await asked;
-    await refreshStudent(id);
-    noticeChange(id, done.change, words);
-    setWriting(null);
-  };
-  const save = (form: Schemas['NoteForm']) =>
-    writing === 'new'
-      ? change(
-          take(
-            client.POST('/api/students/{student}/courses/{course}/notes', {
-              params: { path: { student: id, course: course.id }, header: header() },
-              body: form,
-            }),
-          ),
-          `Added a note to ${course.name}`,
-        )
-      : change(
-          take(
-            client.PUT('/api/students/{student}/notes/{note}', {
-              params: { path: { student: id, note: (writing as Note).id }, header: header() },
-              body: form,
-            }),
-          ),
-          'Changed a note',
-        );
-  const remove = (note: Note) =>
-    change(
+  const own = useNotes((form) =>
+    own.report(
       take(
-        client.DELETE('/api/students/{student}/notes/{note}', {
-          params: { path: { student: id, note: note.id }, header: header() },
+        client.POST('/api/students/{student}/courses/{course}/notes', {
+          params: { path: { student: id, course: course.id }, header: { 'Idempotency-Key': writeKey() } },
+          body: form,
         }),
       ),
-      'Removed a note',
-    ).catch(noticeFault);
+      `Added a note to ${course.name}`,
+    ),
+  );
   const whole = notes.filter((note) => note.work === null);
   const onWorks = notes.filter((note) => note.work !== null);
+  const on = (note: Note) => {
+    const work = board.works.find((one) => one.id === note.work);
+    return work && { work: work.id, title: work.title };
+  };
   return (
     <section className={notes.length === 0 ? 'mb-4 print:hidden' : 'mb-6'}>
       <h2 className="flex items-center gap-2 border-line border-b pb-1 font-bold">
@@ -158,64 +131,20 @@ function CourseNotes({ course, notes }: { course: Schemas['CourseView']; notes: 
         {course.name}
         <span className="font-normal text-ink-2">{notes.length}</span>
         {mayWrite && (
-          <TextButton onClick={() => setWriting('new')} className="ml-auto font-normal">
+          <TextButton onClick={() => own.setWriting('new')} className="ml-auto font-normal">
             Add a note to the course
           </TextButton>
         )}
       </h2>
       <ul>
         {[...whole, ...onWorks].map((note) => (
-          <NoteLine
-            key={note.id}
-            note={note}
-            title={board.works.find((work) => work.id === note.work)?.title}
-            onEdit={mayWrite ? () => setWriting(note) : undefined}
-            onRemove={() => void remove(note)}
-          />
+          <li key={note.id} className="break-inside-avoid border-line-2 border-b py-2.5">
+            <NoteLine note={note} on={on(note)} notes={mayWrite ? own : undefined} />
+          </li>
         ))}
       </ul>
-      <Dialog
-        open={writing !== null}
-        onOpenChange={() => setWriting(null)}
-        title={writing === 'new' ? 'Add a note' : 'Change the note'}
-        about={course.name}
-      >
-        {writing === 'new' && <NoteForm onSave={save} />}
-        {writing !== null && writing !== 'new' && <NoteForm onSave={save} note={writing} />}
-      </Dialog>
+      <NoteDialog notes={own} about={course.name} />
     </section>
-  );
-}
-
-interface NoteLineProps {
-  note: Note;
-  title: string | undefined;
-  onEdit: (() => void) | undefined;
-  onRemove: () => void;
-}
-
-function NoteLine({ note, title, onEdit, onRemove }: NoteLineProps) {
-  const { id, zone } = useStudent();
-  const now = useNow();
-  return (
-    <li className="break-inside-avoid border-line-2 border-b py-2.5">
-      <p className="max-w-[72ch] whitespace-pre-line">{note.body}</p>
-      <p className="flex flex-wrap items-baseline gap-x-3 text-[13.5px] text-ink-2">
-        {title && (
-          <Link to={`/s/${id}/work/${note.work}`} className="underline underline-offset-2">
-            {title}
-          </Link>
-        )}
-        {note.tag && <span className="font-semibold">{note.tag}</span>}
-        {near(note.at, zone, now)}
-        {onEdit && (
-          <span className="no-print flex gap-3">
-            <TextButton onClick={onEdit}>Change</TextButton>
-            <TextButton onClick={onRemove}>Remove</TextButton>
-          </span>
-        )}
-      </p>
-    </li>
   );
 }
 

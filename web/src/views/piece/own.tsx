@@ -1,121 +1,48 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { client, type Detail, take, writeKey } from '../../api/client';
-import { refreshStudent } from '../../api/queries';
+import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
-import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { noticeChange, noticeFault } from '../../ui/notice';
-import { EffortForm, ExpectedForm, NoteForm, writeTogether } from '../work/own-forms';
+import { NoteDialog, NoteLine, useNotes } from '../notes/note-parts';
+import { EffortForm, ExpectedForm, writeTogether } from '../work/own-forms';
 import { Part } from './piece';
-
-type Note = Detail['notes'][number];
 
 /** Notes of one's own. Nobody but the student and its guardians sees them. */
 function Notes({ detail }: { detail: Detail }) {
   const { id, mayWrite } = useStudent();
-  const [writing, setWriting] = useState<Note | 'new' | null>(null);
   const { work, notes } = detail;
+  const own = useNotes((form) =>
+    writeTogether(id, [work.id], { note: form }, `Added a note to ${work.title}`),
+  );
   if (notes.length === 0 && !mayWrite) return null;
-  const change = async (asked: Promise<{ change: number }>, words: string) => {
-    const done = await asked;
-    await refreshStudent(id);
-    noticeChange(id, done.change, words);
-    setWriting(null);
-  };
-  const header = () => ({ 'Idempotency-Key': writeKey() });
-  const remove = (note: Note) =>
-    change(
-      take(
-        client.DELETE('/api/students/{student}/notes/{note}', {
-          params: { path: { student: id, note: note.id }, header: header() },
-        }),
-      ),
-      'Removed a note',
-    ).catch(noticeFault);
-  const save = async (form: { tag: string | null; body: string }) => {
-    if (writing === 'new') {
-      await writeTogether(id, [work.id], { note: form }, `Added a note to ${work.title}`);
-      setWriting(null);
-    } else if (writing) {
-      const note = writing.id;
-      await change(
-        take(
-          client.PUT('/api/students/{student}/notes/{note}', {
-            params: { path: { student: id, note }, header: header() },
-            body: form,
-          }),
-        ),
-        'Changed a note',
-      );
-    }
-  };
   return (
     <Part
       title="My notes"
       id="notes"
-      aside={mayWrite && <TextButton onClick={() => setWriting('new')}>Add a note</TextButton>}
+      aside={mayWrite && <TextButton onClick={() => own.setWriting('new')}>Add a note</TextButton>}
     >
       {notes.length === 0 ? (
         <p className="text-[14px] text-ink-2">None yet.</p>
       ) : (
-        <ul className="flex flex-col gap-3">
-          {notes.map((note) => (
-            <NoteLine
-              key={note.id}
-              note={note}
-              onEdit={mayWrite ? () => setWriting(note) : undefined}
-              onRemove={() => void remove(note)}
-            />
-          ))}
-        </ul>
+        <>
+          <ul className="flex flex-col gap-3">
+            {notes.map((note) => (
+              <li key={note.id}>
+                <NoteLine note={note} notes={mayWrite ? own : undefined} />
+              </li>
+            ))}
+          </ul>
+          <Link
+            to={`/s/${id}/notes?work=${work.id}`}
+            className="no-print mt-2 inline-block text-[14px] text-ink-2 underline underline-offset-2"
+          >
+            Print them
+          </Link>
+        </>
       )}
-      {notes.length > 0 && (
-        <Link
-          to={`/s/${id}/notes?work=${work.id}`}
-          className="no-print mt-2 inline-block text-[14px] text-ink-2 underline underline-offset-2"
-        >
-          Print them
-        </Link>
-      )}
-      <Dialog
-        open={writing !== null}
-        onOpenChange={() => setWriting(null)}
-        title={writing === 'new' ? 'Add a note' : 'Change the note'}
-        about={work.title}
-      >
-        {writing === 'new' && <NoteForm onSave={save} />}
-        {writing !== null && writing !== 'new' && <NoteForm onSave={save} note={writing} />}
-      </Dialog>
+      <NoteDialog notes={own} about={work.title} />
     </Part>
-  );
-}
-
-interface NoteLineProps {
-  note: Note;
-  onEdit: (() => void) | undefined;
-  onRemove: () => void;
-}
-
-function NoteLine({ note, onEdit, onRemove }: NoteLineProps) {
-  const { zone } = useStudent();
-  const now = useNow();
-  return (
-    <li>
-      <p className="whitespace-pre-line">{note.body}</p>
-      <p className="flex flex-wrap items-baseline gap-x-3 text-[13.5px] text-ink-2">
-        {note.tag && <span className="font-semibold">{note.tag}</span>}
-        {near(note.at, zone, now)}
-        {onEdit && (
-          <span className="no-print flex gap-3">
-            <TextButton onClick={onEdit}>Change</TextButton>
-            <TextButton onClick={onRemove}>Remove</TextButton>
-          </span>
-        )}
-      </p>
-    </li>
   );
 }
 

@@ -50,7 +50,7 @@ final class Compiled {
         for (int i = 0; i < n; i++) {
             job(i, problem.jobs().get(i));
         }
-        successors = inverse(n, after);
+        successors = inverse(after);
     }
 
     private void job(int i, Job job) {
@@ -78,9 +78,9 @@ final class Compiled {
         }
     }
 
-    private static int[][] inverse(int n, int[][] lists) {
+    private static int[][] inverse(int[][] lists) {
         List<List<Integer>> inverse = new ArrayList<>();
-        for (int i = 0; i < n; i++) {
+        for (int i = 0; i < lists.length; i++) {
             inverse.add(new ArrayList<>());
         }
         for (int i = 0; i < lists.length; i++) {

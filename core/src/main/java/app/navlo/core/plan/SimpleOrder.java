@@ -5,7 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 
-/** The orders that people make by hand; a plan is never worse than any of them. */
+/** The orders that people make by hand. */
 public enum SimpleOrder {
     /** The earliest last step: when it becomes worth nothing. */
     FINAL_DUE,
