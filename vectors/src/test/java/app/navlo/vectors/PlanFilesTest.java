@@ -83,6 +83,29 @@ public class PlanFilesTest {
         assertTrue(same >= ALIKE * all, same + " of " + all + " are the same");
     }
 
+    /** By size: how far behind the best known a plan may stay, in percent. */
+    private static double mayBeBehind(int jobs) {
+        return jobs <= 20 ? 0 : jobs <= 40 ? 2 : 3;
+    }
+
+    @Test(dataProvider = "files")
+    public void aPlanIsWorthWhatItClaimsAndAsNearToTheBestAsItsSizeAllows(String file) throws IOException {
+        Plans.Planned planned = Plans.plan(FOLDER.resolve(file), 0);
+        JsonNode node = read(file);
+        PlanFile instance = PlanFile.read(node);
+        Plan plan = new Layout(instance.problem())
+                .of(instance.order(planned.json().get("order")))
+                .orElseThrow();
+        assertEquals(plan.value(), planned.json().get("claimed").asLong());
+        assertTrue(plan.value() <= node.get("bound").asLong());
+        assertTrue(planned.solution().bound() >= node.get("best").asLong(), "its bound is too low");
+        assertTrue(planned.behindPercent() <= mayBeBehind(planned.jobs()), planned.behindPercent() + " % behind");
+        assertTrue(plan.value() >= planned.bestSimple(), "below its own simple orders");
+        node.get("baselines")
+                .forEach(simple -> assertTrue(plan.value() >= simple.asLong(), "below the simple orders known"));
+        assertTrue(planned.jobs() > 12 || planned.solution().proven(), "small, and not proven");
+    }
+
     @Test
     public void anOrderThatBreaksARuleIsWorthNothing() throws IOException {
         JsonNode node = read("edge-lag-wall.json");

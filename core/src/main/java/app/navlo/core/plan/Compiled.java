@@ -16,6 +16,9 @@ final class Compiled {
     final long[] effort;
     final long[] release;
     final long[] lag;
+    /** By job with a lag, and free minute: when it may begin if what it waits for is finished with that one. */
+    private final int[][] readyAfter;
+
     final int[][] after;
     final int[][] successors;
     /** By job and mode: until which free minute each step holds, and what it is worth. */
@@ -31,6 +34,11 @@ final class Compiled {
     final int[][] tokens;
     final int[][] bank;
     final int[] budget;
+    /** By bonus: its need and what it adds. By job: the bonuses that it counts for. */
+    final long[] need;
+
+    final long[] bonus;
+    final int[][] counts;
 
     Compiled(PlanProblem problem) {
         n = problem.jobs().size();
@@ -50,7 +58,19 @@ final class Compiled {
         for (int i = 0; i < n; i++) {
             job(i, problem.jobs().get(i));
         }
-        successors = inverse(after);
+        readyAfter = new int[n][];
+        for (int i = 0; i < n; i++) {
+            readyAfter[i] = lag[i] > 0 ? readyAfter(lag[i]) : new int[0];
+        }
+        successors = inverse(after, n);
+        need = problem.bonuses().stream().mapToLong(PlanProblem.Bonus::need).toArray();
+        bonus = problem.bonuses().stream().mapToLong(PlanProblem.Bonus::bonus).toArray();
+        counts = inverse(
+                problem.bonuses().stream()
+                        .map(one ->
+                                one.jobs().stream().mapToInt(Integer::intValue).toArray())
+                        .toArray(int[][]::new),
+                n);
     }
 
     private void job(int i, Job job) {
@@ -78,9 +98,17 @@ final class Compiled {
         }
     }
 
-    private static int[][] inverse(int[][] lists) {
+    private int[] readyAfter(long wait) {
+        int[] ready = new int[Math.toIntExact(minutes) + 1];
+        for (int p = 1; p < ready.length; p++) {
+            ready[p] = (int) free.until(free.finishAt(p) + wait);
+        }
+        return ready;
+    }
+
+    private static int[][] inverse(int[][] lists, int n) {
         List<List<Integer>> inverse = new ArrayList<>();
-        for (int i = 0; i < lists.length; i++) {
+        for (int i = 0; i < n; i++) {
             inverse.add(new ArrayList<>());
         }
         for (int i = 0; i < lists.length; i++) {
@@ -122,7 +150,7 @@ final class Compiled {
         long start = Math.max(at, release[job]);
         if (lag[job] > 0) {
             for (int before : after[job]) {
-                start = Math.max(start, free.until(free.finishAt(finish[before]) + lag[job]));
+                start = Math.max(start, readyAfter[job][(int) finish[before]]);
             }
         }
         return start;

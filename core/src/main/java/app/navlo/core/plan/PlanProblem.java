@@ -65,7 +65,7 @@ public record PlanProblem(List<Slot> slots, List<Integer> banks, List<Job> jobs,
     /** If what its jobs earn adds up to at least {@code need}, {@code bonus} is added. */
     public record Bonus(List<Integer> jobs, long need, long bonus) {
         public Bonus {
-            jobs = List.copyOf(jobs);
+            jobs = jobs.stream().distinct().toList();
         }
     }
 

@@ -25,6 +25,11 @@ public enum SimpleOrder {
         return new Run(problem).best();
     }
 
+    /** The order as it is without any mode that costs. */
+    Plan withoutTokens(PlanProblem problem) {
+        return new Run(problem).laidOut();
+    }
+
     private double rank(Compiled c, int job, boolean[] usable, int mode, long finish) {
         long value = c.value(job, mode, finish);
         return switch (this) {

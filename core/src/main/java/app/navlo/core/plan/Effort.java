@@ -1,0 +1,39 @@
+package app.navlo.core.plan;
+
+import java.time.Duration;
+
+/**
+ * How hard to look for a plan. Steps are counted, not time, so that the same problem gives the same plan everywhere; only
+ * where the guard strikes it may differ.
+ *
+ * @param steps of the search, in all
+ * @param labels that the proof may follow; 0: none is tried
+ * @param rounds in which prices for the bound are found
+ * @param guard after which the best plan so far is taken
+ */
+public record Effort(long steps, int labels, int rounds, Duration guard) {
+    private static final long STEPS_A_JOB = 2_600;
+    /** And for each job beyond so many. */
+    private static final int MANY = 40;
+
+    private static final long MORE_A_JOB = 1_200;
+    private static final long FEWEST_STEPS = 20_000;
+    private static final int SMALL = 12;
+    private static final int SMALL_LABELS = 200_000;
+    private static final int LABELS = 3_500;
+    private static final int MOST_TO_PROVE = 24;
+    private static final int ROUNDS = 200;
+    private static final int ROUNDS_TO_PROVE = 800;
+    private static final Duration GUARD = Duration.ofSeconds(2);
+
+    private static long steps(int jobs) {
+        return Math.max(FEWEST_STEPS, STEPS_A_JOB * jobs + MORE_A_JOB * Math.max(0, jobs - MANY));
+    }
+
+    /** What answers while a finger rests on the slider: on a slow machine a tenth of a second for 40 jobs. */
+    public static Effort usual(int jobs) {
+        int labels = jobs <= SMALL ? SMALL_LABELS : jobs <= MOST_TO_PROVE ? LABELS : 0;
+        int rounds = labels > 0 ? ROUNDS_TO_PROVE : ROUNDS;
+        return new Effort(steps(jobs), labels, rounds, GUARD);
+    }
+}

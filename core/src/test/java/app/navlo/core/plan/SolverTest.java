@@ -1,0 +1,180 @@
+package app.navlo.core.plan;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.core.plan.Plan.Placed;
+import app.navlo.core.plan.PlanProblem.Job;
+import app.navlo.core.plan.PlanProblem.Mode;
+import app.navlo.core.plan.PlanProblem.Slot;
+import app.navlo.core.plan.PlanProblem.Step;
+import java.time.Duration;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Random;
+import java.util.SplittableRandom;
+import org.testng.annotations.Test;
+
+/** The plan, its bound and its proof, judged by trying everything and by the plain layout. */
+public class SolverTest {
+    private static void isLegalAndWorthWhatItSays(PlanProblem problem, Solution solution) {
+        Plan plan = solution.plan();
+        assertEquals(new Layout(problem).of(plan.order()).orElseThrow(), plan, problem.toString());
+        assertTrue(plan.value() <= solution.bound(), "the bound is below the plan: " + problem);
+        assertFalse(solution.cutShort());
+    }
+
+    @Test
+    public void onSmallProblemsItIsTheBestOfAllOrdersAndSaysSo() {
+        Random random = new Random(21);
+        for (int i = 0; i < 150; i++) {
+            PlanProblem problem = SomeProblems.random(random, 1 + random.nextInt(5));
+            Solution solution = Solver.solve(problem);
+            isLegalAndWorthWhatItSays(problem, solution);
+            assertEquals(solution.plan().value(), SomeProblems.best(problem), problem.toString());
+            assertTrue(solution.proven(), problem.toString());
+            assertEquals(solution.bound(), solution.plan().value());
+        }
+    }
+
+    @Test
+    public void noBoundIsBelowTheBestEvenWithoutAProof() {
+        Random random = new Random(22);
+        for (int i = 0; i < 150; i++) {
+            PlanProblem problem = SomeProblems.random(random, 1 + random.nextInt(5));
+            Effort little = new Effort(0, 0, i % 60, Duration.ofSeconds(5));
+            long bound = Solver.solve(problem, little).bound();
+            assertTrue(bound >= SomeProblems.best(problem), bound + " for " + problem);
+        }
+    }
+
+    @Test
+    public void whatProvesAPlanAlsoFindsABetterOneWhereThereIsOne() {
+        Random random = new Random(23);
+        int beaten = 0;
+        for (int i = 0; i < 150; i++) {
+            PlanProblem problem = SomeProblems.random(random, 1 + random.nextInt(5));
+            Compiled c = new Compiled(problem);
+            Ways ways = new Ways(c);
+            Prices prices = new Prices(c, ways);
+            prices.run(0, 50);
+            long best = SomeProblems.best(problem);
+            Exact enough = new Exact(c, ways, prices, best);
+            assertTrue(enough.finish(100_000) && !enough.beaten(), problem.toString());
+            if (best > 0) {
+                beaten++;
+                Exact less = new Exact(c, ways, prices, random.nextInt((int) best));
+                assertTrue(less.finish(100_000) && less.beaten());
+                assertEquals(new Layout(problem).of(less.order()).orElseThrow().value(), best, problem.toString());
+            }
+        }
+        assertTrue(beaten > 80, "too few say anything: " + beaten);
+    }
+
+    @Test
+    public void itIsNeverBelowASimpleOrderAndTheSameEveryTime() {
+        Random random = new Random(24);
+        for (int i = 0; i < 25; i++) {
+            PlanProblem problem = SomeProblems.random(random, 10 + random.nextInt(25));
+            Solution solution = Solver.solve(problem);
+            isLegalAndWorthWhatItSays(problem, solution);
+            assertTrue(
+                    solution.plan().value() >= SimpleOrder.best(problem).value(),
+                    solution.plan().value() + " of " + SimpleOrder.best(problem).value() + " in " + problem);
+            assertEquals(Solver.solve(problem), solution);
+        }
+    }
+
+    /** The fast layout forgets nothing: laid out anew it is the same, after any number of changes kept and taken back. */
+    @Test
+    public void changesToASequenceLeaveItAsIfItHadBeenLaidOutAnew() {
+        Random random = new Random(25);
+        int kept = 0;
+        for (int i = 0; i < 60; i++) {
+            Compiled c = new Compiled(SomeProblems.random(random, 2 + random.nextInt(12)));
+            Ways ways = new Ways(c);
+            Sequence sequence = new Sequence(c, ways);
+            int[] way = new int[c.n];
+            Arrays.setAll(way, job -> ways.tokens[job].length > 0 && ways.tokens[job][0] == 0 ? 0 : -1);
+            int[] order = new int[c.n];
+            Arrays.setAll(order, job -> job);
+            sequence.set(order, way);
+            Change change = new Change(c, ways, sequence, new SplittableRandom(i));
+            change.recount();
+            for (int step = 0; step < 400; step++) {
+                if (!change.draw(c.n)) {
+                    continue;
+                }
+                double least = sequence.worth() - random.nextInt(40);
+                if (sequence.lay(change.from, change.to, change.look, least)) {
+                    sequence.keep();
+                    kept++;
+                } else {
+                    sequence.takeBack();
+                    change.undo();
+                }
+                Sequence anew = new Sequence(c, ways);
+                anew.set(sequence.order, sequence.way);
+                assertEquals(sequence.worth(), anew.worth());
+                for (int job = 0; job < c.n; job++) {
+                    assertEquals(sequence.finish(job), anew.finish(job), "job " + job + " in step " + step);
+                }
+            }
+        }
+        assertTrue(kept > 2_000, "too few were kept: " + kept);
+    }
+
+    private static Job job(String id, long effort, List<Integer> after, Mode... modes) {
+        return new Job(id, effort, 0, after, 0, List.of(modes));
+    }
+
+    private static Mode worth(int tokens, long by, long value) {
+        return new Mode(0, tokens, List.of(new Step(by, value)));
+    }
+
+    @Test
+    public void ofEqualPlansItTakesFewerTokensThenLessWorkThenEarlierFinishes() {
+        PlanProblem tokens = new PlanProblem(
+                List.of(new Slot(0, 100)),
+                List.of(2),
+                List.of(job("a", 10, List.of(), worth(2, 50, 9), worth(1, 50, 9), worth(0, 50, 9))),
+                List.of());
+        assertEquals(Solver.solve(tokens).plan().jobs().get(0).mode(), 2);
+        PlanProblem idle = new PlanProblem(
+                List.of(new Slot(0, 100)),
+                List.of(),
+                List.of(job("nothing", 10, List.of(), worth(0, 50, 0)), job("b", 30, List.of(), worth(0, 90, 5))),
+                List.of());
+        assertEquals(Solver.solve(idle).plan().jobs().stream().map(Placed::job).toList(), List.of(1));
+        PlanProblem early = new PlanProblem(
+                List.of(new Slot(0, 100)),
+                List.of(),
+                List.of(job("long", 40, List.of(), worth(0, 100, 5)), job("short", 10, List.of(), worth(0, 100, 5))),
+                List.of());
+        assertEquals(Solver.solve(early).plan().jobs().stream().map(Placed::job).toList(), List.of(1, 0));
+    }
+
+    @Test
+    public void nothingToDoOrNoTimeToDoItIsAPlanOfNothingProven() {
+        PlanProblem empty = new PlanProblem(List.of(), List.of(), List.of(), List.of());
+        assertEquals(Solver.solve(empty), new Solution(Plan.NOTHING, 0, true, false));
+        assertEquals(Solver.solve(empty).withinPercent(), 0.0);
+        PlanProblem full = new PlanProblem(
+                List.of(),
+                List.of(),
+                List.of(job("a", 10, List.of(), worth(0, 50, 9)), job("b", 1, List.of(0))),
+                List.of());
+        assertEquals(Solver.solve(full), new Solution(Plan.NOTHING, 0, true, false));
+    }
+
+    @Test
+    public void theGuardTakesTheBestPlanSoFar() {
+        PlanProblem problem = SomeProblems.random(new Random(26), 30);
+        Solution solution = Solver.solve(problem, new Effort(1_000_000_000L, 0, 10, Duration.ofMillis(30)));
+        assertTrue(solution.cutShort());
+        assertEquals(
+                new Layout(problem).of(solution.plan().order()).orElseThrow().value(),
+                solution.plan().value());
+    }
+}
