@@ -36,6 +36,7 @@ const FeedbackView = lazy(async () => ({
 }));
 const FilesView = lazy(async () => ({ default: (await import('./views/files/files-view')).FilesView }));
 const LinksView = lazy(async () => ({ default: (await import('./views/links/links-view')).LinksView }));
+const NextView = lazy(async () => ({ default: (await import('./views/next/next-view')).NextView }));
 const NotesView = lazy(async () => ({ default: (await import('./views/notes/notes-view')).NotesView }));
 const RulesView = lazy(async () => ({ default: (await import('./views/standing/rules-view')).RulesView }));
 const StandingView = lazy(async () => ({
@@ -47,13 +48,14 @@ function routes(session: Session) {
   return createBrowserRouter([
     {
       path: '/',
-      element: first ? <Navigate to={`/s/${first.id}/work`} replace /> : <NoStudent />,
+      element: first ? <Navigate to={`/s/${first.id}/next`} replace /> : <NoStudent />,
     },
     {
       path: '/s/:student',
       element: <Frame session={session} />,
       children: [
-        { index: true, element: <Navigate to="work" replace /> },
+        { index: true, element: <Navigate to="next" replace /> },
+        { path: 'next/:work?', element: <Later view={NextView} /> },
         { path: 'work/:work?', element: <WorkView /> },
         { path: 'feedback/:work?', element: <Later view={FeedbackView} /> },
         { path: 'standing', element: <Later view={StandingView} /> },

@@ -36,6 +36,19 @@ export const changesQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/changes', { params: { path: { student } } })),
   });
 
+/** @param minutes that today has from now on; null for the free hours as they are */
+export const nextQuery = (student: number, minutes: number | null) =>
+  queryOptions({
+    queryKey: ['student', student, 'next', minutes],
+    queryFn: ({ signal }) =>
+      take(
+        client.GET('/api/students/{student}/next', {
+          params: { path: { student }, query: minutes === null ? {} : { minutes } },
+          signal,
+        }),
+      ),
+  });
+
 export const freeHoursQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'free-hours'],

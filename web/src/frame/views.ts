@@ -9,6 +9,7 @@ export interface View {
 
 export function viewsOf(student: number): View[] {
   return [
+    { name: 'Next', path: `/s/${student}/next`, key: 'n' },
     { name: 'Work', path: `/s/${student}/work`, key: 'w' },
     { name: 'Feedback', path: `/s/${student}/feedback`, key: 'f' },
     { name: 'Standing', path: `/s/${student}/standing`, key: 's' },

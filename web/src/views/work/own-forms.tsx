@@ -18,7 +18,7 @@ export async function writeTogether(
   const done = await take(
     client.POST('/api/students/{student}/works/together', {
       params: { path: { student }, header: { 'Idempotency-Key': writeKey() } },
-      body: { effort: null, expected: null, note: null, read: false, ...deed, works: [...works] },
+      body: { effort: null, expected: null, note: null, wish: null, read: false, ...deed, works: [...works] },
     }),
   );
   await refreshStudent(student);

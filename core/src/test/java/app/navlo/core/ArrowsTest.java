@@ -37,7 +37,8 @@ public class ArrowsTest {
             "reconcile",
             "tide",
             "course",
-            "plan");
+            "plan",
+            "next");
 
     @Test
     public void noDependencyAtRunTime() {

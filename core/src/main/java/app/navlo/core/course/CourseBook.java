@@ -94,6 +94,11 @@ public final class CourseBook {
         return readings;
     }
 
+    /** In the course's bank; 0 where it has none. */
+    public int tokensLeft() {
+        return all().tokensLeft();
+    }
+
     public Turnaround turnaround() {
         return turnaround;
     }

@@ -55,8 +55,8 @@ public record CourseWork(
         return item.id();
     }
 
-    /** Practice never counts. */
-    boolean counts() {
+    /** Whether a grade may ever count it: practice never does. */
+    public boolean counted() {
         return item.kind() != WorkKind.PRACTICE;
     }
 

@@ -49,6 +49,10 @@ final class Findings {
                 rules.tokens() == null ? 0 : Math.max(0, rules.tokens().bank() - spent(works));
     }
 
+    int tokensLeft() {
+        return tokensLeft;
+    }
+
     private int spent(Collection<Worked> works) {
         int each = rules.extension() == null ? 0 : rules.extension().tokens();
         return works.stream()
@@ -124,7 +128,7 @@ final class Findings {
     private @Nullable SafeBy safeBy(Worked one) {
         Instant close = one.item().schedule().gradingClose();
         boolean matters =
-                one.work().counts() && (toHandIn(one.state()) || one.state().stage() == Stage.TURNED_IN);
+                one.work().counted() && (toHandIn(one.state()) || one.state().stage() == Stage.TURNED_IN);
         return close == null || !matters || now.isAfter(close)
                 ? null
                 : SafeBy.of(turnaround, close, rules.calendar(), now);

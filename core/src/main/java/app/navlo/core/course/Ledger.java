@@ -41,7 +41,7 @@ final class Ledger {
 
     /** Practice never counts; excused work counts in neither part. */
     static boolean counts(Worked one) {
-        return one.work().counts() && one.state().stage() != Stage.EXCUSED;
+        return one.work().counted() && one.state().stage() != Stage.EXCUSED;
     }
 
     private static String category(Worked one) {

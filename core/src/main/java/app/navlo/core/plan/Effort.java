@@ -12,7 +12,7 @@ import java.time.Duration;
  * @param guard after which the best plan so far is taken
  */
 public record Effort(long steps, int labels, int rounds, Duration guard) {
-    private static final long STEPS_A_JOB = 2_600;
+    private static final long STEPS_A_JOB = 2_800;
     /** And for each job beyond so many. */
     private static final int MANY = 40;
 

@@ -97,6 +97,24 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
         return Optional.empty();
     }
 
+    /** What is free from one instant to another, in order; empty if the second isn't later. */
+    public List<Stretch> free(Instant from, Instant until, ZoneId zone) {
+        List<Stretch> free = new ArrayList<>();
+        LocalDate last = until.atZone(zone).toLocalDate();
+        for (LocalDate day = from.atZone(zone).toLocalDate(); !day.isAfter(last); day = day.plusDays(1)) {
+            for (Span span : spans.getOrDefault(day.getDayOfWeek(), List.of())) {
+                Instant start = start(day, span, zone);
+                Instant end = end(day, span, zone);
+                Instant begin = start.isBefore(from) ? from : start;
+                Instant stop = end.isAfter(until) ? until : end;
+                if (begin.isBefore(stop)) {
+                    free.add(new Stretch(begin, stop));
+                }
+            }
+        }
+        return free;
+    }
+
     private static Instant start(LocalDate day, Span span, ZoneId zone) {
         return day.atTime(span.startInclusive()).atZone(zone).toInstant();
     }

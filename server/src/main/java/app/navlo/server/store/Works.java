@@ -235,6 +235,8 @@ public class Works {
                 UNION
                 SELECT work_id FROM own_figure WHERE change_id = :change
                 UNION
+                SELECT work_id FROM wish WHERE change_id = :change
+                UNION
                 SELECT work_id FROM time_spent WHERE change_id = :change
                 """).param("change", change).query(Long.class).list();
     }
@@ -248,6 +250,8 @@ public class Works {
                 SELECT change_id FROM work_revision WHERE work_id = :work AND change_id > :after
                 UNION
                 SELECT change_id FROM own_figure WHERE work_id = :work AND change_id > :after
+                UNION
+                SELECT change_id FROM wish WHERE work_id = :work AND change_id > :after
                 """)
                 .param("work", work)
                 .param("after", after)

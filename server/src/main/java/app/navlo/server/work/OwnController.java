@@ -2,6 +2,7 @@ package app.navlo.server.work;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.rules.Figures;
+import app.navlo.server.store.WishList;
 import app.navlo.server.work.EditController.EditedView;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -80,7 +81,13 @@ public class OwnController {
             @Nullable @Valid EffortForm effort,
             @Nullable @Valid ExpectedForm expected,
             @Nullable @Valid NoteForm note,
+            @Nullable @Valid WishForm wish,
             boolean read) {}
+
+    /** @param notBefore given exactly where it is to wait */
+    public record WishForm(
+            @NotNull(message = "Say what you want.") WishList.Kind kind,
+            @Nullable Instant notBefore) {}
 
     public record LensForm(
             @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")

@@ -10,6 +10,7 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Own;
+import app.navlo.server.store.WishList;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
@@ -40,10 +41,20 @@ class OwnDesk {
     private final Changes changes;
     private final Courses courses;
     private final Works works;
+    private final WishList wishes;
     private final WriteOnce once;
     private final LiveFeed live;
 
-    OwnDesk(WorkDesk desk, Own own, Changes changes, Courses courses, Works works, WriteOnce once, LiveFeed live) {
+    OwnDesk(
+            WorkDesk desk,
+            Own own,
+            WishList wishes,
+            Changes changes,
+            Courses courses,
+            Works works,
+            WriteOnce once,
+            LiveFeed live) {
+        this.wishes = wishes;
         this.works = works;
         this.desk = desk;
         this.own = own;
@@ -55,11 +66,15 @@ class OwnDesk {
 
     @Transactional
     public EditedView together(Writer writer, TogetherForm form) {
-        long deeds = Stream.of(form.effort(), form.expected(), form.note(), form.read() ? form : null)
+        long deeds = Stream.of(form.effort(), form.expected(), form.note(), form.wish(), form.read() ? form : null)
                 .filter(Objects::nonNull)
                 .count();
         if (deeds != 1) {
-            throw Refusal.invalid("works", "Say one thing to do with them: effort, expected, note or read.");
+            throw Refusal.invalid("works", "Say one thing to do with them: effort, expected, note, wish or read.");
+        }
+        if (form.wish() != null
+                && form.wish().kind() == WishList.Kind.LATER != (form.wish().notBefore() != null)) {
+            throw Refusal.invalid("wish.notBefore", "Say until when it waits, and only if it does.");
         }
         return once(writer, "together " + form, () -> {
             List<Board.Entry> entries = form.works().stream()
@@ -73,6 +88,14 @@ class OwnDesk {
             return new EditedView(change, entries.get(0).work().id());
         });
     }
+
+    private static final Map<WishList.Kind, String> WISHED = Map.of(
+            WishList.Kind.FIRST,
+            "Put first: ",
+            WishList.Kind.LATER,
+            "Put off: ",
+            WishList.Kind.NONE,
+            "Left to the plan: ");
 
     private static ChangeKind kind(TogetherForm form) {
         if (form.read()) {
@@ -90,6 +113,9 @@ class OwnDesk {
         if (form.expected() != null) {
             return "Set what is expected of " + what;
         }
+        if (form.wish() != null) {
+            return WISHED.get(form.wish().kind()) + what;
+        }
         return form.note() == null ? "Marked the feedback on " + what + " as read" : "Added a note to " + what;
     }
 
@@ -103,6 +129,11 @@ class OwnDesk {
             Own.Figures now = new Own.Figures(
                     before.effortMinutes(), Figures.orNull(form.expected().percent()));
             own.reckon(writer.student(), work, change, now);
+        } else if (form.wish() != null) {
+            wishes.add(
+                    writer.student(),
+                    change,
+                    new WishList.Wish(work, form.wish().kind(), form.wish().notBefore()));
         } else if (form.note() != null) {
             own.addNote(writer.student(), change, note(work, form.note()));
         } else if (entry.feedback().unread() > 0) {

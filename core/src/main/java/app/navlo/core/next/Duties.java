@@ -1,0 +1,234 @@
+package app.navlo.core.next;
+
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
+import app.navlo.core.course.WhatIf;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.gate.Shut;
+import app.navlo.core.leeway.ExtensionRule;
+import app.navlo.core.next.Duty.Until;
+import app.navlo.core.next.Duty.Way;
+import app.navlo.core.policy.LatePolicy;
+import app.navlo.core.work.Move;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** What can be planned of the courses' work: what is one's own to move, and what opens in time. */
+final class Duties {
+    /** For work of which nobody has said how long it takes. */
+    private static final long GUESSED_MINUTES = 30;
+    /** What can't be graded before the close any more is worth half: it may be, or may not. */
+    private static final Rational AT_RISK = Rational.of(1, 2);
+
+    private final Instant now;
+    private final Map<String, Finding> findings = new HashMap<>();
+    private final Map<String, Duty> duties = new HashMap<>();
+
+    private Duties(Instant now) {
+        this.now = now;
+    }
+
+    /** In the order of the courses and of their work. */
+    static List<Duty> of(Collection<CourseBook> books, Instant now) {
+        Duties all = new Duties(now);
+        List<Duty> found = new ArrayList<>();
+        for (CourseBook book : books) {
+            List<Finding> findings = book.findings();
+            findings.forEach(finding -> all.findings.put(finding.id(), finding));
+            Rational share = Scale.shareOfCompletion(book);
+            for (Finding finding : findings) {
+                if (toDo(finding)) {
+                    all.duties.put(finding.id(), all.duty(book, finding, share));
+                }
+            }
+            all.openInTime(findings).forEach(id -> found.add(all.duties.get(id)));
+        }
+        return found;
+    }
+
+    private static boolean toDo(Finding finding) {
+        Move move = finding.state().move();
+        return finding.item().expectsHandIn() && (move == Move.YOURS || move == Move.NOT_YET);
+    }
+
+    /** Work that waits for what can't be done by the student can't be planned. */
+    private Set<String> openInTime(List<Finding> findings) {
+        Set<String> fits = new LinkedHashSet<>();
+        findings.stream().map(Finding::id).filter(duties::containsKey).forEach(fits::add);
+        boolean dropped = true;
+        while (dropped) {
+            dropped = fits.removeIf(id -> !fits.containsAll(duties.get(id).after()));
+        }
+        return fits;
+    }
+
+    private Duty duty(CourseBook book, Finding finding, Rational shareOfCompletion) {
+        long minutes = finding.work().minutes();
+        Gated gated = gated(book, finding);
+        return new Duty(
+                book,
+                finding,
+                Deed.of(finding.state()),
+                minutes == 0 ? GUESSED_MINUTES : minutes,
+                minutes == 0,
+                gated.release,
+                gated.after,
+                gated.lag.toMinutes(),
+                ways(book, finding, onTime(book, finding, shareOfCompletion)));
+    }
+
+    /** What it gains in course percent if it is handed in now. */
+    private static Rational onTime(CourseBook book, Finding finding, Rational shareOfCompletion) {
+        if (Scale.byCompletion(book)) {
+            return finding.item().required() ? shareOfCompletion : Rational.ZERO;
+        }
+        if (finding.state().redo() != null) {
+            Rational raw = raw(finding);
+            return Scale.percent(book, List.of(WhatIf.score(finding.id(), raw)))
+                    .minus(Scale.percent(book, List.of()))
+                    .max(Rational.ZERO);
+        }
+        return finding.impact() == null
+                ? Rational.ZERO
+                : finding.impact().times(Scale.factor(book)).max(Rational.ZERO);
+    }
+
+    static Rational raw(Finding finding) {
+        return finding.expectedPercent()
+                .times(finding.item().marking().possible())
+                .dividedBy(Rational.HUNDRED);
+    }
+
+    private static final class Gated {
+        @Nullable
+        Instant release;
+
+        final List<String> after = new ArrayList<>();
+        Duration lag = Duration.ZERO;
+
+        void notBefore(Instant at) {
+            release = release == null || at.isAfter(release) ? at : release;
+        }
+    }
+
+    private Gated gated(CourseBook book, Finding finding) {
+        Gated gated = new Gated();
+        Instant opens = finding.item().schedule().opensAt();
+        if (opens != null && opens.isAfter(now)) {
+            gated.notBefore(opens);
+        }
+        for (Shut shut : finding.shut()) {
+            if (shut instanceof Shut.UntilDate date) {
+                gated.notBefore(date.at());
+            } else if (shut instanceof Shut.NotDone one) {
+                gated.after.add(one.work());
+            } else if (shut instanceof Shut.Previous one) {
+                gated.after.add(one.work());
+            } else if (shut instanceof Shut.UnitLeft unit) {
+                gated.after.addAll(unit.left());
+            } else if (shut instanceof Shut.BelowPercent below) {
+                awaitScore(book, below.work(), gated);
+            }
+        }
+        return gated;
+    }
+
+    /** A score is there when the teacher has graded the work. */
+    private void awaitScore(CourseBook book, String work, Gated gated) {
+        Finding first = findings.get(work);
+        Duration turnaround = book.turnaround().median();
+        if (first != null
+                && first.state().move() == Move.TEACHERS
+                && first.state().handedInAt() != null) {
+            Instant graded =
+                    book.rules().calendar().plusWorkingTime(first.state().handedInAt(), turnaround);
+            gated.notBefore(graded.isBefore(now) ? now : graded);
+        } else {
+            gated.after.add(work);
+            gated.lag = turnaround;
+        }
+    }
+
+    private List<Way> ways(CourseBook book, Finding finding, Rational onTime) {
+        List<Way> ways = new ArrayList<>();
+        Instant due = finding.state().redo() != null
+                ? finding.state().redo().due()
+                : finding.state().due();
+        Instant ends = finding.state().acceptance().ends();
+        ways.add(new Way(null, steps(book, finding, due, ends, onTime)));
+        if (finding.state().move() != Move.YOURS || finding.state().handInStands()) {
+            return ways;
+        }
+        ExtensionRule rule = book.rules().extension();
+        if (finding.extension().may() && rule != null) {
+            Leeway leeway = new Leeway(
+                    Leeway.Kind.EXTENSION,
+                    rule.tokens(),
+                    finding.extension().until(),
+                    finding.extension().newDue());
+            Rational kept = Rational.ONE.minus(rule.penaltyPercent().dividedBy(Rational.HUNDRED));
+            ways.add(
+                    new Way(leeway, steps(book, finding, leeway.due(), later(ends, leeway.due()), onTime.times(kept))));
+        }
+        List<Instant> dues = finding.tokens().dues();
+        for (int k = 0; finding.tokens().may() && k < dues.size(); k++) {
+            Leeway leeway =
+                    new Leeway(Leeway.Kind.TOKEN, k + 1, finding.tokens().until(), dues.get(k));
+            ways.add(new Way(leeway, steps(book, finding, leeway.due(), later(ends, leeway.due()), onTime)));
+        }
+        return ways;
+    }
+
+    private static @Nullable Instant later(@Nullable Instant ends, Instant due) {
+        return ends == null || ends.isAfter(due) ? ends : due;
+    }
+
+    /** What is kept, ended by the close, and at risk after the last instant from which it is surely graded before it. */
+    private List<Until> steps(
+            CourseBook book, Finding finding, @Nullable Instant due, @Nullable Instant ends, Rational onTime) {
+        Instant close = finding.item().schedule().gradingClose();
+        Instant last = close != null && (ends == null || close.isBefore(ends)) ? close : ends;
+        Rational possible = finding.item().marking().possible();
+        List<LatePolicy.Step> kept = finding.policy()
+                .steps(due, possible, possible, now, last, book.rules().calendar());
+        Rational safe = kept.isEmpty() ? Rational.ZERO : kept.get(0).score();
+        List<Until> steps = new ArrayList<>();
+        for (LatePolicy.Step step : kept) {
+            Rational share = possible.isZero() ? Rational.ONE : step.score().dividedBy(possible);
+            Rational value = safe.isZero() ? onTime : onTime.times(step.score()).dividedBy(safe);
+            split(steps, step.handedIn(), value, share, finding);
+        }
+        return steps;
+    }
+
+    private void split(List<Until> steps, @Nullable Instant by, Rational value, Rational share, Finding finding) {
+        long worth = Math.max(1, Scale.hundredths(value));
+        Instant safe = finding.safeBy() == null ? null : finding.safeBy().at();
+        if (safe == null || (by != null && !safe.isBefore(by))) {
+            steps.add(new Until(by, worth, share));
+            return;
+        }
+        boolean alreadyAtRisk = !steps.isEmpty()
+                && steps.get(steps.size() - 1).by() != null
+                && !steps.get(steps.size() - 1).by().isBefore(safe);
+        if (!alreadyAtRisk && safe.isAfter(now)) {
+            steps.add(new Until(safe, worth, share));
+        }
+        steps.add(new Until(by, Math.max(1, Scale.hundredths(value.times(AT_RISK))), share));
+    }
+
+    static Set<String> ids(Collection<Duty> duties) {
+        Set<String> ids = new HashSet<>();
+        duties.forEach(duty -> ids.add(duty.id()));
+        return ids;
+    }
+}

@@ -1,0 +1,51 @@
+package app.navlo.core.next;
+
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.work.Move;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A piece of work that can be planned.
+ *
+ * @param minutes of effort, at least 1
+ * @param release when it can be begun; null for now
+ * @param after work that must be finished first
+ * @param lagMinutes after the last of those
+ * @param modes the plain one first
+ */
+record Duty(
+        CourseBook book,
+        Finding finding,
+        Deed deed,
+        long minutes,
+        boolean minutesGuessed,
+        @Nullable Instant release,
+        List<String> after,
+        long lagMinutes,
+        List<Way> modes) {
+    /** @param leeway null for the due in force */
+    record Way(@Nullable Leeway leeway, List<Until> steps) {}
+
+    /**
+     * @param by finished by then; null for always
+     * @param value hundredths of a course percent
+     * @param share of full marks that is kept
+     */
+    record Until(@Nullable Instant by, long value, Rational share) {}
+
+    String id() {
+        return finding.id();
+    }
+
+    String course() {
+        return book.rules().course();
+    }
+
+    boolean yours() {
+        return finding.state().move() == Move.YOURS;
+    }
+}

@@ -1,0 +1,48 @@
+package app.navlo.core.next;
+
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.WhatIf;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.CompletionScheme;
+import app.navlo.core.grade.Reading;
+import app.navlo.core.grade.StandardsScheme;
+import java.math.RoundingMode;
+import java.util.List;
+
+/** A course's expected reading in percent, whatever it is graded by: ratings 0–4 are spread over it, completion is a share of what is required. */
+final class Scale {
+    private static final Rational RATING = Rational.of(25);
+
+    private Scale() {}
+
+    static boolean byCompletion(CourseBook book) {
+        return book.rules().scheme() instanceof CompletionScheme;
+    }
+
+    static Rational factor(CourseBook book) {
+        return book.rules().scheme() instanceof StandardsScheme ? RATING : Rational.ONE;
+    }
+
+    /** What one required piece of work is of a course by completion. */
+    static Rational shareOfCompletion(CourseBook book) {
+        long required = book.findings().stream()
+                .filter(finding -> finding.item().required())
+                .count();
+        return required == 0 ? Rational.ZERO : Rational.of(100, required);
+    }
+
+    /** @return 0 where the course has no figure */
+    static Rational percent(CourseBook book, List<WhatIf> changes) {
+        Rational figure = (changes.isEmpty() ? book.readings() : book.whatIf(changes))
+                .of(Reading.EXPECTED)
+                .grade()
+                .figure();
+        return figure == null ? Rational.ZERO : figure.times(factor(book));
+    }
+
+    static long hundredths(Rational percent) {
+        return percent.times(Rational.HUNDRED)
+                .toDecimal(0, RoundingMode.HALF_UP)
+                .longValueExact();
+    }
+}

@@ -1,0 +1,71 @@
+package app.navlo.server.next;
+
+import app.navlo.core.next.Deed;
+import app.navlo.core.next.Leeway;
+import app.navlo.core.next.NextPlan.Because;
+import app.navlo.core.next.NextPlan.LeftBecause;
+import app.navlo.server.board.BoardView.CostView;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The plan as it is sent. Points are of a course's hundred, as decimal strings.
+ *
+ * @param budgetMinutes for today; null for the free hours as they are
+ * @param yours how many pieces of work are the student's to move: those planned, left out, and in class, together
+ * @param inClass work that is done in class, and takes no hours here
+ * @param withinPercent by how much of the best possible a plan could be better at most, to a tenth
+ * @param wishesCost what the wishes cost; null without any
+ * @param free the hours that were planned into, from now on
+ */
+public record NextView(
+        Instant now,
+        @Nullable Integer budgetMinutes,
+        int yours,
+        List<MoveView> moves,
+        List<LeftView> left,
+        List<Long> inClass,
+        String withinPercent,
+        boolean proven,
+        @Nullable String wishesCost,
+        List<SpanView> free) {
+    public record SpanView(Instant start, Instant end) {}
+
+    /**
+     * @param yours false for what opens before it is begun
+     * @param gain of the course's expected reading when it is handed in after the moves before it
+     * @param next the next instant at which waiting costs something; null for none
+     * @param wish null where the student wished nothing
+     * @param notBefore null where nothing was put off
+     */
+    public record MoveView(
+            long work,
+            Deed deed,
+            boolean yours,
+            long minutes,
+            boolean minutesGuessed,
+            String gain,
+            List<SpanView> sittings,
+            @Nullable LeewayView leeway,
+            WhyHereView because,
+            @Nullable CostView next,
+            boolean first,
+            @Nullable Instant notBefore) {}
+
+    public record LeewayView(Leeway.Kind kind, int tokens, Instant until, Instant due) {}
+
+    /** @param opens work that can't be begun before */
+    public record WhyHereView(Because.Kind kind, @Nullable Instant at, String loses, List<Long> opens) {}
+
+    /** @param cost what it would add to the plan */
+    public record LeftView(
+            long work,
+            Deed deed,
+            long minutes,
+            boolean minutesGuessed,
+            String cost,
+            LeftBecause because,
+            @Nullable CostView next,
+            @Nullable Instant notBefore) {}
+}

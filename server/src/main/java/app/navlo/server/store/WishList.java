@@ -1,0 +1,76 @@
+package app.navlo.server.store;
+
+import java.time.Instant;
+import java.time.OffsetDateTime;
+import java.time.ZoneOffset;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** What a student wants of the plan. */
+@Repository
+public class WishList {
+    private final JdbcClient db;
+
+    WishList(JdbcClient db) {
+        this.db = db;
+    }
+
+    public enum Kind {
+        /** Before all other work. */
+        FIRST,
+        /** Not before an instant. */
+        LATER,
+        /** As the plan has it. */
+        NONE
+    }
+
+    /** @param notBefore null exactly where the kind isn't {@code LATER} */
+    public record Wish(long work, Kind kind, @Nullable Instant notBefore) {}
+
+    /** One a piece of work at most, the latest first. */
+    public List<Wish> of(long student, Set<Long> undone) {
+        Map<Long, Wish> standing = new LinkedHashMap<>();
+        db.sql("""
+                SELECT work_id, change_id, kind, not_before
+                FROM wish WHERE student_id = :student ORDER BY id
+                """).param("student", student).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                OffsetDateTime notBefore = row.getObject("not_before", OffsetDateTime.class);
+                long work = row.getLong("work_id");
+                standing.remove(work);
+                standing.put(
+                        work,
+                        new Wish(
+                                work,
+                                Kind.valueOf(row.getString("kind")),
+                                notBefore == null ? null : notBefore.toInstant()));
+            }
+        });
+        List<Wish> latestFirst = new ArrayList<>(standing.values());
+        latestFirst.removeIf(wish -> wish.kind() == Kind.NONE);
+        Collections.reverse(latestFirst);
+        return latestFirst;
+    }
+
+    public void add(long student, long change, Wish wish) {
+        db.sql("""
+                INSERT INTO wish (student_id, work_id, change_id, kind, not_before)
+                VALUES (:student, :work, :change, :kind, :notBefore)
+                """)
+                .param("student", student)
+                .param("work", wish.work())
+                .param("change", change)
+                .param("kind", wish.kind().name())
+                .param(
+                        "notBefore",
+                        wish.notBefore() == null ? null : wish.notBefore().atOffset(ZoneOffset.UTC))
+                .update();
+    }
+}

@@ -1,0 +1,135 @@
+import type { Board, Schemas, Work } from '../../api/client';
+import { localDate, near, span } from '../../lib/time';
+import { count } from '../../lib/words';
+
+export type Next = Schemas['NextView'];
+export type PlannedMove = Schemas['MoveView'];
+export type LeftMove = Schemas['LeftView'];
+type Deed = PlannedMove['deed'];
+
+const VERBS: Record<Deed, string> = {
+  FIX: 'Fix and hand in again',
+  REDO: 'Redo',
+  FINISH_PARTS: 'Write what is left',
+  FINISH_DRAFT: 'Finish the hand-in',
+  HAND_IN: 'Hand in',
+};
+
+/** What to do with it, as a verb. */
+export function verb(deed: Deed, work: Work): string {
+  if (deed === 'FINISH_PARTS' && work.parts) return `Write ${partsLeft(work.parts)}`;
+  if (deed === 'HAND_IN' && work.kind === 'DISCUSSION') return 'Write';
+  if (deed === 'HAND_IN' && (work.kind === 'QUIZ' || work.kind === 'TEST')) return 'Take';
+  if (deed === 'HAND_IN' && work.kind === 'PRACTICE') return 'Practise';
+  return VERBS[deed];
+}
+
+function partsLeft(parts: NonNullable<Work['parts']>): string {
+  const posts = parts.postsLeft > 0 ? count(parts.postsLeft, 'post') : '';
+  const replies = parts.repliesLeft > 0 ? count(parts.repliesLeft, 'reply', 'replies') : '';
+  return [posts, replies].filter(Boolean).join(' and ');
+}
+
+/** "+2.1", "+0.04", "0": points of a course's hundred. */
+export function points(figure: string): string {
+  const value = Number(figure);
+  if (value === 0) return '0';
+  const size = Math.abs(value);
+  const words = size >= 0.1 ? size.toFixed(1) : size.toFixed(2);
+  return `${value > 0 ? '+' : '−'}${words}`;
+}
+
+/** Why a move stands where it stands. */
+export function why(move: PlannedMove, titles: (work: number) => string, zone: string, now: number): string {
+  const { because } = move;
+  if (because.kind === 'WISHED') return 'You put it first';
+  if (because.kind === 'OPENS_OTHERS') {
+    const [first, ...more] = because.opens;
+    return `Opens ${titles(first ?? 0)}${more.length > 0 ? ` and ${more.length} more` : ''}`;
+  }
+  if (because.kind === 'BEFORE_A_LOSS' && because.at) {
+    const when = near(because.at, zone, now);
+    return Number(because.loses) < 0.05
+      ? `In time for ${when}`
+      : `In by ${when}; later it brings ${Number(because.loses).toFixed(1)} less`;
+  }
+  return 'Loses nothing by waiting; it fits here';
+}
+
+export interface DayOfMoves {
+  date: string;
+  minutes: number;
+  free: number;
+  moves: { move: PlannedMove; number: number }[];
+}
+
+/** The moves by the day on which each is begun, with the minutes planned and free on it. */
+export function byDay(next: Next, zone: string): DayOfMoves[] {
+  const days = new Map<string, DayOfMoves>();
+  const dayOf = (instant: string) => {
+    const date = localDate(new Date(instant).getTime(), zone);
+    const day = days.get(date) ?? { date, minutes: 0, free: 0, moves: [] };
+    days.set(date, day);
+    return day;
+  };
+  for (const free of next.free) dayOf(free.start).free += minutes(free);
+  next.moves.forEach((move, place) => {
+    for (const sitting of move.sittings) dayOf(sitting.start).minutes += minutes(sitting);
+    const first = move.sittings[0];
+    if (first) dayOf(first.start).moves.push({ move, number: place + 1 });
+  });
+  return [...days.values()].sort((a, b) => a.date.localeCompare(b.date));
+}
+
+export function minutes(stretch: Schemas['SpanView']): number {
+  return (new Date(stretch.end).getTime() - new Date(stretch.start).getTime()) / 60_000;
+}
+
+/** What can still be saved by what is planned of one's own work, in course points. */
+export function saved(next: Next): number {
+  return next.moves.filter((move) => move.yours).reduce((sum, move) => sum + Number(move.gain), 0);
+}
+
+/** How the work that is yours is accounted for, to the last piece. */
+export function account(next: Next): string {
+  const planned = next.moves.filter((move) => move.yours).length;
+  const ahead = next.moves.length - planned;
+  return [
+    `${planned} planned`,
+    next.left.length > 0 && `${next.left.length} left out`,
+    next.inClass.length > 0 && `${next.inClass.length} in class`,
+    ahead > 0 && `and ${ahead} that open in time`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+}
+
+export function proofWords(next: Next): string {
+  if (next.proven) return 'No plan saves more.';
+  return `No plan could save more than ${next.withinPercent} % beyond this.`;
+}
+
+export const LEFT_WORDS: Record<LeftMove['because'], string> = {
+  EARNS_NOTHING: 'it brings nothing any more',
+  CANNOT_BE_DONE: 'it doesn’t fit before its last instant',
+  OTHERS_SAVE_MORE: 'the same hours save more elsewhere',
+};
+
+export const BUDGETS = [30, 60, 90, 120, 180, 240] as const;
+
+export function budgetWords(budget: number | null): string {
+  return budget === null ? 'my free hours' : span(budget);
+}
+
+/** Asking for more days, and using tokens: moves of their own that take no time. */
+export function leewayWords(leeway: NonNullable<PlannedMove['leeway']>, zone: string, now: number): string {
+  const due = near(leeway.due, zone, now);
+  return leeway.kind === 'EXTENSION'
+    ? `Ask for more days; due then ${due}`
+    : `Use ${count(leeway.tokens, 'token')}; due then ${due}`;
+}
+
+export function workOf(board: Board): (id: number) => Work | undefined {
+  const works = new Map(board.works.map((work) => [work.id, work]));
+  return (id) => works.get(id);
+}

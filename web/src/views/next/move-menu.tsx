@@ -1,0 +1,85 @@
+import { type ReactNode, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { Schemas, Work } from '../../api/client';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { localDate } from '../../lib/time';
+import { Dialog } from '../../ui/dialog';
+import { Menu, MenuItem, MenuRule, MenuSub } from '../../ui/menu';
+import { noticeFault } from '../../ui/notice';
+import { EffortForm, writeTogether } from '../work/own-forms';
+import type { PlannedMove } from './model';
+import { startTimer } from './timer';
+
+const HOUR = 3_600_000;
+const DAY = 24 * HOUR;
+
+interface MoveMenuProps {
+  move: Pick<PlannedMove, 'work' | 'first' | 'notBefore' | 'minutes' | 'minutesGuessed'>;
+  work: Work;
+  onOpen: (work: number) => void;
+  children: ReactNode;
+}
+
+/** What one may want of a move, whatever the plan says. */
+function MoveMenu({ move, work, onOpen, children }: MoveMenuProps) {
+  const { id, zone } = useStudent();
+  const now = useNow();
+  const navigate = useNavigate();
+  const [asking, setAsking] = useState(false);
+  const wish = (kind: Schemas['WishForm']['kind'], notBefore: string | null, words: string) =>
+    void writeTogether(id, [work.id], { wish: { kind, notBefore } }, words).catch(noticeFault);
+  const later = (at: number, words: string) =>
+    wish('LATER', new Date(at).toISOString(), `${work.title} waits ${words}`);
+  const wished = move.first || move.notBefore !== null;
+  return (
+    <>
+      <Menu align="end" trigger={children}>
+        <MenuItem onSelect={() => startTimer(id, work.id, work.title)}>
+          Start it, with the clock running
+        </MenuItem>
+        <MenuItem onSelect={() => onOpen(work.id)}>Open it</MenuItem>
+        <MenuRule />
+        {!move.first && (
+          <MenuItem onSelect={() => wish('FIRST', null, `${work.title} comes first`)}>Put it first</MenuItem>
+        )}
+        <MenuItem onSelect={() => later(nextMorning(now, zone), 'until tomorrow')}>Not today</MenuItem>
+        <MenuSub label="Put it off">
+          <MenuItem onSelect={() => later(now + 2 * HOUR, 'for 2 hours')}>For 2 hours</MenuItem>
+          <MenuItem onSelect={() => later(now + 3 * DAY, 'for 3 days')}>For 3 days</MenuItem>
+          <MenuItem onSelect={() => later(now + 7 * DAY, 'for a week')}>For a week</MenuItem>
+        </MenuSub>
+        {wished && (
+          <MenuItem onSelect={() => wish('NONE', null, `${work.title} is left to the plan`)}>
+            Leave it to the plan again
+          </MenuItem>
+        )}
+        <MenuRule />
+        <MenuItem onSelect={() => setAsking(true)}>It takes me longer, or less</MenuItem>
+        <MenuItem onSelect={() => void navigate(`/s/${id}/next/${work.id}?step=hand-in`)}>
+          I already did that elsewhere
+        </MenuItem>
+      </Menu>
+      <Dialog open={asking} onOpenChange={setAsking} title="How long it takes you" about={work.title}>
+        {asking && (
+          <EffortForm
+            onSave={async (minutes) => {
+              await writeTogether(id, [work.id], { effort: { minutes } }, `Set the effort of ${work.title}`);
+              setAsking(false);
+            }}
+          />
+        )}
+      </Dialog>
+    </>
+  );
+}
+
+/** When the next local day begins. Days with a change of the clocks have 23 or 25 hours, so the midnight is looked for. */
+function nextMorning(now: number, zone: string): number {
+  const today = localDate(now, zone);
+  let at = Math.ceil(now / (15 * 60_000)) * 15 * 60_000;
+  while (localDate(at, zone) === today) at += 15 * 60_000;
+  return at;
+}
+
+export { MoveMenu };
