@@ -26,10 +26,18 @@ function Budget({ budget, onChange, busy }: BudgetProps) {
         <output className="min-w-[88px] border-yours border-b-2 text-center font-[680]" data-busy={busy}>
           {budgetWords(budget)}
         </output>
-        <Button aria-label="A quarter of an hour less" className="w-8 px-0" onClick={() => set(value - STEP)}>
+        <Button
+          aria-label="A quarter of an hour less"
+          className="w-8 px-0!"
+          onClick={() => set(value - STEP)}
+        >
           <Minus size={14} aria-hidden />
         </Button>
-        <Button aria-label="A quarter of an hour more" className="w-8 px-0" onClick={() => set(value + STEP)}>
+        <Button
+          aria-label="A quarter of an hour more"
+          className="w-8 px-0!"
+          onClick={() => set(value + STEP)}
+        >
           <Plus size={14} aria-hidden />
         </Button>
       </span>

@@ -47,11 +47,13 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
     const [first, ...more] = because.opens;
     return `Opens ${titles(first ?? 0)}${more.length > 0 ? ` and ${more.length} more` : ''}`;
   }
-  if (because.kind === 'BEFORE_A_LOSS' && because.at) {
-    const when = near(because.at, zone, now);
+  if (because.at && (because.kind === 'BEFORE_A_LOSS' || because.kind === 'SAFE_BY')) {
+    const at = near(because.at, zone, now);
+    const when = at.includes(':') ? at : `the end of ${at}`;
+    if (because.kind === 'SAFE_BY') return `Safe if in by ${when}`;
     return Number(because.loses) < 0.05
       ? `In time for ${when}`
-      : `In by ${when}; later it brings ${Number(because.loses).toFixed(1)} less`;
+      : `In by ${when}, or ${Number(because.loses).toFixed(1)} less`;
   }
   return 'Loses nothing by waiting; it fits here';
 }

@@ -28,6 +28,7 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
   const now = useNow();
   const [unfolded, setUnfolded] = useState(false);
   const Fold = unfolded ? ChevronDown : ChevronRight;
+  const late = countdown(work, zone, now);
   const reason = why(move, (id) => workOf(board)(id)?.title ?? 'other work', zone, now);
   return (
     <li data-move={move.work} className={clsx('border-line border-b', open && 'bg-raised')}>
@@ -42,7 +43,7 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
         <button
           type="button"
           aria-expanded={unfolded}
-          aria-label={`Why ${work.title} stands here`}
+          aria-label={`${number}: why ${work.title} stands here`}
           onClick={() => setUnfolded(!unfolded)}
           className={clsx(
             'flex h-7 items-center justify-end gap-0.5 text-[15px] hover:text-ink',
@@ -57,7 +58,7 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
             type="button"
             data-open
             onClick={() => onOpen(move.work)}
-            className="block max-w-full truncate text-left hover:underline"
+            className="block max-w-full truncate text-left hover:underline max-sm:whitespace-normal"
           >
             <b className="font-[680]">{verb(move.deed, work)}</b> <span className="text-ink-2">·</span>{' '}
             {work.title}
@@ -70,6 +71,9 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
               {reason}
             </span>
           </p>
+          <p className="text-[13.5px] sm:hidden">
+            {span(move.minutes)} · {late.words}
+          </p>
         </div>
         <span className={clsx('text-right max-sm:hidden', narrow && 'hidden')}>
           {span(move.minutes)}
@@ -80,7 +84,7 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
           <span className="block text-[12.5px] text-ink-3">points</span>
         </span>
         <span className={clsx('min-w-0 text-[13.5px] max-sm:hidden', narrow && 'hidden')}>
-          <TimingBar countdown={countdown(work, zone, now)} stacked />
+          <TimingBar countdown={late} stacked />
         </span>
         {mayWrite ? (
           <MoveMenu move={move} work={work} onOpen={onOpen}>

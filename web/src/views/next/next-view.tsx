@@ -14,6 +14,7 @@ import { Budget } from './budget';
 import { LeftOut } from './left-out';
 import { account, byDay, type DayOfMoves, type Next, proofWords, saved, workOf } from './model';
 import { MoveRow } from './move-row';
+import { Signals } from './signals';
 import { Sittings } from './sittings';
 import { TimerBar } from './timer';
 
@@ -67,6 +68,7 @@ function NextView() {
             <Budget budget={budget} onChange={setBudget} busy={next.isFetching} />
           </header>
           <TimerBar />
+          <Signals />
           <Moves next={next.data} openWork={openWork} onOpen={open} />
         </div>
         {openWork === null && (
@@ -87,7 +89,7 @@ function NextView() {
 function Summary({ next }: { next: Next }) {
   const points = saved(next);
   return (
-    <div className="min-w-0">
+    <div className="min-w-[min(100%,340px)] flex-1">
       <h1 className="font-[720] text-[21px] leading-tight">
         {count(next.yours, 'move')} {next.yours === 1 ? 'is' : 'are'} yours
         {points > 0 && (
@@ -144,7 +146,7 @@ function Moves({ next, openWork, onOpen }: MovesProps) {
     // biome-ignore lint/a11y/noStaticElementInteractions: the keys walk the rows, which are buttons of their own
     <div onKeyDown={walk}>
       {days.map((day) => (
-        <section key={day.date} aria-label={dateWords(day.date)}>
+        <section key={day.date} aria-label={dateWords(day.date)} className="mt-5 first:mt-0">
           <DayHead day={day} />
           <ol className="border-line border-t">
             {day.moves.map(({ move, number }) => {
@@ -174,7 +176,7 @@ function DayHead({ day }: { day: DayOfMoves }) {
   const { zone } = useStudent();
   const today = localDate(useNow(), zone) === day.date;
   return (
-    <h2 className="mt-4 mb-1.5 flex items-baseline gap-2 text-[14px] text-ink-2 first:mt-0">
+    <h2 className="mb-1.5 flex items-baseline gap-2 text-[14px] text-ink-2">
       <span className="font-[680] text-ink">{today ? 'Today' : dateWords(day.date)}</span>
       {span(day.minutes)} of {span(day.free)} free
     </h2>

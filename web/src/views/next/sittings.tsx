@@ -62,7 +62,7 @@ function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void
             </span>
           ))}
         </span>
-        <span className="text-right text-[12px]">planned</span>
+        <span />
         {days.map((date, place) => {
           const { weekday, number } = dateParts(date);
           const sum = sums.get(date);
@@ -89,7 +89,7 @@ function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void
                       key={`${one.move.work} ${one.from}`}
                       type="button"
                       title={`${one.number}: ${work(one.move.work)?.title}`}
-                      aria-label={`${work(one.move.work)?.title}, ${weekday} ${number}, ${clock(one.from)} to ${clock(one.to)}`}
+                      aria-label={`${one.number}: ${work(one.move.work)?.title}, ${weekday} ${number}, ${clock(one.from)} to ${clock(one.to)}`}
                       onClick={() => onOpen(one.move.work)}
                       className="absolute inset-y-0.5 overflow-hidden border-paper border-l bg-ink text-center text-[12px] text-paper leading-[24px] hover:bg-yours"
                       style={{ left: left(one.from), width: width(one) }}

@@ -15,6 +15,7 @@ public final class Bench {
     static {
         ALL.put("rules", RulesMeasured::run);
         ALL.put("plan", PlanBench::run);
+        ALL.put("term", TermBench::run);
         ALL.put("build", BuildBench::run);
         ALL.put("start", StartBench::run);
         ALL.put("board", BoardBench::run);

@@ -29,6 +29,11 @@ final class Duties {
     /** What can't be graded before the close any more is worth half: it may be, or may not. */
     private static final Rational AT_RISK = Rational.of(1, 2);
 
+    /** Leeway that is used up is gone for what comes later, and a teacher may say no: what needs neither comes first. */
+    private static final Rational SPENT = Rational.of(9, 10);
+
+    private static final Rational HOPED_FOR = Rational.of(6, 10);
+
     private final Instant now;
     private final Map<String, Finding> findings = new HashMap<>();
     private final Map<String, Duty> duties = new HashMap<>();
@@ -89,7 +94,7 @@ final class Duties {
     /** What it gains in course percent if it is handed in now. */
     private static Rational onTime(CourseBook book, Finding finding, Rational shareOfCompletion) {
         if (Scale.byCompletion(book)) {
-            return finding.item().required() ? shareOfCompletion : Rational.ZERO;
+            return Scale.completes(book, finding) ? shareOfCompletion : Rational.ZERO;
         }
         if (finding.state().redo() != null) {
             Rational raw = raw(finding);
@@ -175,7 +180,9 @@ final class Duties {
                     rule.tokens(),
                     finding.extension().until(),
                     finding.extension().newDue());
-            Rational kept = Rational.ONE.minus(rule.penaltyPercent().dividedBy(Rational.HUNDRED));
+            Rational kept = Rational.ONE
+                    .minus(rule.penaltyPercent().dividedBy(Rational.HUNDRED))
+                    .times(rule.answered() == ExtensionRule.Answered.AT_ONCE ? SPENT : HOPED_FOR);
             ways.add(
                     new Way(leeway, steps(book, finding, leeway.due(), later(ends, leeway.due()), onTime.times(kept))));
         }
@@ -183,7 +190,8 @@ final class Duties {
         for (int k = 0; finding.tokens().may() && k < dues.size(); k++) {
             Leeway leeway =
                     new Leeway(Leeway.Kind.TOKEN, k + 1, finding.tokens().until(), dues.get(k));
-            ways.add(new Way(leeway, steps(book, finding, leeway.due(), later(ends, leeway.due()), onTime)));
+            ways.add(new Way(
+                    leeway, steps(book, finding, leeway.due(), later(ends, leeway.due()), onTime.times(SPENT))));
         }
         return ways;
     }

@@ -33,6 +33,8 @@ public record NextPlan(
             WISHED,
             OPENS_OTHERS,
             BEFORE_A_LOSS,
+            /** In time to be graded before the close. */
+            SAFE_BY,
             FITS_HERE
         }
     }

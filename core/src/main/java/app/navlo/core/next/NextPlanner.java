@@ -4,6 +4,9 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.plan.Effort;
+import app.navlo.core.plan.GreatestFirst;
+import app.navlo.core.plan.Layout;
 import app.navlo.core.plan.Plan;
 import app.navlo.core.plan.PlanProblem;
 import app.navlo.core.plan.PlanProblem.Bonus;
@@ -53,14 +56,19 @@ public final class NextPlanner {
      */
     public static NextPlan plan(Collection<CourseBook> books, List<Stretch> free, Wishes wishes, Instant now) {
         NextPlanner planner = new NextPlanner(books, free, now);
-        Solution solution = Solver.solve(planner.problem(wishes));
+        Effort effort = Effort.quick(planner.duties.size());
+        PlanProblem problem = planner.problem(wishes);
+        Solution solution = Solver.solve(problem, effort);
+        Plan order = GreatestFirst.of(solution.plan(), new Layout(problem), planner::valueAMinute);
         long cost = wishes.equals(Wishes.NONE)
                 ? 0
                 : Math.max(
                         0,
-                        Solver.solve(planner.problem(Wishes.NONE)).plan().value()
+                        Solver.solve(planner.problem(Wishes.NONE), effort)
+                                        .plan()
+                                        .value()
                                 - solution.plan().value());
-        return new Replay(planner.duties, planner.sittings(solution.plan()), solution, free, wishes, now, cost).plan();
+        return new Replay(planner.duties, planner.sittings(order), solution, free, wishes, now, cost).plan();
     }
 
     private PlanProblem problem(Wishes wishes) {
@@ -163,6 +171,10 @@ public final class NextPlanner {
             }
         }
         return bonuses;
+    }
+
+    private double valueAMinute(int job) {
+        return (double) most(duties.get(job)) / duties.get(job).minutes();
     }
 
     private static long most(Duty duty) {

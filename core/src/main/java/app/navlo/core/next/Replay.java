@@ -1,5 +1,6 @@
 package app.navlo.core.next;
 
+import app.navlo.core.close.SafeBy;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
@@ -84,7 +85,7 @@ final class Replay {
         Duty duty = one.duty();
         CourseBook book = duty.book();
         if (Scale.byCompletion(book)) {
-            return duty.finding().item().required() ? Scale.shareOfCompletion(book) : Rational.ZERO;
+            return Scale.completes(book, duty.finding()) ? Scale.shareOfCompletion(book) : Rational.ZERO;
         }
         if (!duty.finding().work().counted()) {
             return Rational.ZERO;
@@ -142,12 +143,21 @@ final class Replay {
         long later = next(one.way(), met);
         long loses = met == null ? 0 : met.value() - later;
         Instant at = met == null || loses == 0 ? null : met.by();
-        Because.Kind kind = wishes.first().contains(duty.id())
-                ? Because.Kind.WISHED
-                : !opens.isEmpty()
-                        ? Because.Kind.OPENS_OTHERS
-                        : at != null ? Because.Kind.BEFORE_A_LOSS : Because.Kind.FITS_HERE;
-        return new Because(kind, at, loses, opens);
+        return new Because(kind(duty, !opens.isEmpty(), at), at, loses, opens);
+    }
+
+    private Because.Kind kind(Duty duty, boolean opens, @Nullable Instant at) {
+        if (wishes.first().contains(duty.id())) {
+            return Because.Kind.WISHED;
+        }
+        if (opens) {
+            return Because.Kind.OPENS_OTHERS;
+        }
+        if (at == null) {
+            return Because.Kind.FITS_HERE;
+        }
+        SafeBy safeBy = duty.finding().safeBy();
+        return safeBy != null && safeBy.at().equals(at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
     }
 
     private static Duty.@Nullable Until met(Duty.Way way, Instant finish) {
@@ -175,7 +185,7 @@ final class Replay {
     /** What it would add to the plan if it were handed in now. */
     private Rational cost(Duty duty) {
         if (Scale.byCompletion(duty.book())) {
-            return duty.finding().item().required() ? Scale.shareOfCompletion(duty.book()) : Rational.ZERO;
+            return Scale.completes(duty.book(), duty.finding()) ? Scale.shareOfCompletion(duty.book()) : Rational.ZERO;
         }
         if (!duty.finding().work().counted()) {
             return Rational.ZERO;

@@ -1,6 +1,7 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.CompletionScheme;
@@ -29,6 +30,14 @@ final class Scale {
                 .filter(finding -> finding.item().required())
                 .count();
         return required == 0 ? Rational.ZERO : Rational.of(100, required);
+    }
+
+    /** Whether doing it is a step on the way to completion: it is required and not done, or below its threshold. */
+    static boolean completes(CourseBook book, Finding finding) {
+        return book.completion()
+                .map(path -> path.undone().contains(finding.id())
+                        || path.below().stream().anyMatch(below -> below.work().equals(finding.id())))
+                .orElse(false);
     }
 
     /** @return 0 where the course has no figure */

@@ -26,6 +26,12 @@ public record Effort(long steps, int labels, int rounds, Duration guard) {
     private static final int ROUNDS_TO_PROVE = 800;
     private static final Duration GUARD = Duration.ofSeconds(2);
 
+    /** Half as hard: what the page asks for with every move of the slider. */
+    public static Effort quick(int jobs) {
+        Effort usual = usual(jobs);
+        return new Effort(usual.steps() / 2, usual.labels() / 2, usual.rounds() / 2, usual.guard());
+    }
+
     private static long steps(int jobs) {
         return Math.max(FEWEST_STEPS, STEPS_A_JOB * jobs + MORE_A_JOB * Math.max(0, jobs - MANY));
     }

@@ -31,18 +31,18 @@ import java.util.Random;
 import java.util.Set;
 
 /** Courses at random: all work required, no extra credit, no score above the points possible, no highest dropped. */
-final class Courses {
-    static final Instant NOW = Instant.parse("2026-11-24T15:20:00Z");
-    static final ZoneId ZONE = ZoneId.of("Europe/Copenhagen");
+public final class Courses {
+    public static final Instant NOW = Instant.parse("2026-11-24T15:20:00Z");
+    public static final ZoneId ZONE = ZoneId.of("Europe/Copenhagen");
 
     private final Random random;
     private long order;
 
-    Courses(long seed) {
+    public Courses(long seed) {
         random = new Random(seed);
     }
 
-    CourseRules rules() {
+    public CourseRules rules() {
         return rules(scheme(), late());
     }
 
@@ -87,7 +87,7 @@ final class Courses {
         return new WeightedScheme(categories);
     }
 
-    List<CourseWork> works() {
+    public List<CourseWork> works() {
         List<CourseWork> works = new ArrayList<>();
         int many = 2 + random.nextInt(10);
         for (int i = 0; i < many; i++) {
@@ -96,7 +96,7 @@ final class Courses {
         return works;
     }
 
-    CourseWork work(String id) {
+    public CourseWork work(String id) {
         Rational possible = Rational.of(4 + random.nextInt(30));
         Instant due = NOW.plus(Duration.ofHours(random.nextInt(700) - 450L));
         return work(id, "c" + random.nextInt(3), possible, due, facts(possible, due));

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -39,6 +40,14 @@ public class AccessibilityTest extends Screen {
                 .getByText("Receipt", new Locator.GetByTextOptions().setExact(true))
                 .click();
         assertThat(dialog(page)).isVisible();
+        assertAccessible(page);
+    }
+
+    @Test(dataProvider = "looks")
+    public void nextAndWhyAMoveStandsWhereItStands(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        page.navigate(address("/s/1/next"));
+        page.getByLabel(Pattern.compile("^1: why ")).first().click();
         assertAccessible(page);
     }
 

@@ -105,6 +105,8 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         Page page = door(look);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + name)))
                 .click();
+        assertThat(page).hasURL(Pattern.compile("/next$"));
+        page.navigate(page.url().replace("/next", "/work"));
         assertThat(page.getByRole(AriaRole.GRID)).isVisible();
         return page;
     }

@@ -28,6 +28,16 @@ public class Screenshots extends Screen {
     }
 
     @Test
+    public void next() {
+        for (Look look : new Look[] {Look.DAY, Look.NIGHT, Look.IN_HAND}) {
+            Page page = signedIn(look, "Mira Solheim");
+            page.navigate(address("/s/1/next"));
+            assertThat(page.locator("[data-move]").first()).isVisible();
+            shoot(page, "next" + (look == Look.DAY ? "" : look == Look.NIGHT ? "-dark" : "-phone"));
+        }
+    }
+
+    @Test
     public void work() {
         shoot(mira(), "work");
         shoot(signedIn(Look.IN_HAND, "Mira Solheim"), "work-phone");
