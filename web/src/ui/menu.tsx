@@ -11,12 +11,14 @@ interface MenuProps {
   trigger: ReactNode;
   children: ReactNode;
   align?: 'start' | 'end';
+  /** For a menu that is only made when it is asked for. */
+  defaultOpen?: boolean;
 }
 
 /** A list of things to do or choose that opens under its button. */
-function Menu({ trigger, children, align = 'start' }: MenuProps) {
+function Menu({ trigger, children, align = 'start', defaultOpen }: MenuProps) {
   return (
-    <Radix.Root modal={false}>
+    <Radix.Root modal={false} defaultOpen={defaultOpen}>
       <Radix.Trigger asChild>{trigger}</Radix.Trigger>
       <Radix.Portal>
         <Radix.Content align={align} sideOffset={4} className={SHEET}>

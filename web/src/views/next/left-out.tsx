@@ -1,5 +1,4 @@
-import { Ellipsis } from 'lucide-react';
-import type { ReactNode } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
@@ -13,7 +12,7 @@ interface LeftOutProps {
 }
 
 /** What the plan leaves out, with what that costs, and what takes no hours here: nothing that is yours goes unsaid. */
-function LeftOut({ next, onOpen }: LeftOutProps) {
+const LeftOut = memo(function LeftOut({ next, onOpen }: LeftOutProps) {
   const { board, zone } = useStudent();
   const now = useNow();
   const work = workOf(board);
@@ -50,7 +49,7 @@ function LeftOut({ next, onOpen }: LeftOutProps) {
       )}
     </>
   );
-}
+});
 
 function List({ title, about, children }: { title: string; about: string; children: ReactNode }) {
   return (
@@ -87,17 +86,7 @@ function Left({ left, work, onOpen }: { left: LeftMove; work: Work; onOpen: (wor
           <b className={cost > 0 ? 'font-[680] text-loss' : 'font-normal text-ink-2'}>
             {cost > 0 ? `−${cost.toFixed(cost < 0.1 ? 2 : 1)}` : '0'}
           </b>
-          {mayWrite && (
-            <MoveMenu move={{ ...left, first: false }} work={work} onOpen={onOpen}>
-              <button
-                type="button"
-                aria-label={`What to do with ${work.title}`}
-                className="grid h-6 w-6 place-items-center rounded text-ink-2 hover:bg-line-2"
-              >
-                <Ellipsis size={15} aria-hidden />
-              </button>
-            </MoveMenu>
-          )}
+          {mayWrite && <MoveMenu move={{ ...left, first: false }} work={work} onOpen={onOpen} />}
         </span>
       </span>
       <span className="block text-[13px] text-ink-2">

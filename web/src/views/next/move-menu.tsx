@@ -1,3 +1,4 @@
+import { Ellipsis } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Schemas, Work } from '../../api/client';
@@ -18,11 +19,26 @@ interface MoveMenuProps {
   move: Pick<PlannedMove, 'work' | 'first' | 'notBefore' | 'minutes' | 'minutesGuessed'>;
   work: Work;
   onOpen: (work: number) => void;
-  children: ReactNode;
 }
 
-/** What one may want of a move, whatever the plan says. */
-function MoveMenu({ move, work, onOpen, children }: MoveMenuProps) {
+/** What one may want of a move, whatever the plan says. A list has many of these, so each is made when it is asked for. */
+function MoveMenu(props: MoveMenuProps) {
+  const [asked, setAsked] = useState(false);
+  const trigger = (
+    <button
+      type="button"
+      aria-label={`What to do with ${props.work.title}`}
+      aria-haspopup="menu"
+      onClick={asked ? undefined : () => setAsked(true)}
+      className="grid h-7 w-7 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
+    >
+      <Ellipsis size={16} aria-hidden />
+    </button>
+  );
+  return asked ? <Asked {...props} trigger={trigger} /> : trigger;
+}
+
+function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: ReactNode }) {
   const { id, zone } = useStudent();
   const now = useNow();
   const navigate = useNavigate();
@@ -34,7 +50,7 @@ function MoveMenu({ move, work, onOpen, children }: MoveMenuProps) {
   const wished = move.first || move.notBefore !== null;
   return (
     <>
-      <Menu align="end" trigger={children}>
+      <Menu align="end" defaultOpen trigger={trigger}>
         <MenuItem onSelect={() => startTimer(id, work.id, work.title)}>
           Start it, with the clock running
         </MenuItem>
@@ -60,16 +76,16 @@ function MoveMenu({ move, work, onOpen, children }: MoveMenuProps) {
           I already did that elsewhere
         </MenuItem>
       </Menu>
-      <Dialog open={asking} onOpenChange={setAsking} title="How long it takes you" about={work.title}>
-        {asking && (
+      {asking && (
+        <Dialog open onOpenChange={setAsking} title="How long it takes you" about={work.title}>
           <EffortForm
             onSave={async (minutes) => {
               await writeTogether(id, [work.id], { effort: { minutes } }, `Set the effort of ${work.title}`);
               setAsking(false);
             }}
           />
-        )}
-      </Dialog>
+        </Dialog>
+      )}
     </>
   );
 }

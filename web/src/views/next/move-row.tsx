@@ -1,6 +1,6 @@
 import clsx from 'clsx';
-import { ChevronDown, ChevronRight, Ellipsis } from 'lucide-react';
-import { useState } from 'react';
+import { ChevronDown, ChevronRight } from 'lucide-react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
@@ -23,7 +23,7 @@ interface MoveRowProps {
 }
 
 /** One move in a line: what to do, how long, what it saves, when it next loses, and why it stands here. */
-function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
+const MoveRow = memo(function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
   const { board, zone, course, mayWrite } = useStudent();
   const now = useNow();
   const [unfolded, setUnfolded] = useState(false);
@@ -86,19 +86,7 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
         <span className={clsx('min-w-0 text-[13.5px] max-sm:hidden', narrow && 'hidden')}>
           <TimingBar countdown={late} stacked />
         </span>
-        {mayWrite ? (
-          <MoveMenu move={move} work={work} onOpen={onOpen}>
-            <button
-              type="button"
-              aria-label={`What to do with ${work.title}`}
-              className="grid h-7 w-7 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
-            >
-              <Ellipsis size={16} aria-hidden />
-            </button>
-          </MoveMenu>
-        ) : (
-          <span />
-        )}
+        {mayWrite ? <MoveMenu move={move} work={work} onOpen={onOpen} /> : <span />}
       </div>
       {move.leeway && (
         <p className="mb-2 ml-[42px] flex items-baseline gap-2 border-yours border-l-2 pl-2 text-[13.5px]">
@@ -111,7 +99,7 @@ function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
       {unfolded && <Why move={move} work={work} reason={reason} />}
     </li>
   );
-}
+});
 
 /** All that decided where a move stands. */
 function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: string }) {

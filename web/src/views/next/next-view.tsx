@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { type KeyboardEvent, useCallback, useMemo } from 'react';
+import { type KeyboardEvent, memo, useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { nextQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
@@ -8,6 +8,7 @@ import { hasModifier, isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
 import { dateWords, localDate, span } from '../../lib/time';
 import { count } from '../../lib/words';
+import { TextButton } from '../../ui/button';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Piece } from '../piece/piece';
 import { Budget } from './budget';
@@ -15,6 +16,7 @@ import { LeftOut } from './left-out';
 import { account, byDay, type DayOfMoves, type Next, proofWords, saved, workOf } from './model';
 import { MoveRow } from './move-row';
 import { Signals } from './signals';
+import { Sitting } from './sitting';
 import { Sittings } from './sittings';
 import { TimerBar } from './timer';
 
@@ -36,11 +38,13 @@ function NextView() {
   const { work } = useParams();
   const openWork = work ? Number(work) : null;
   const navigate = useNavigate();
-  const search = params.toString();
   const open = useCallback(
-    (piece: number | null) =>
-      void navigate(`/s/${id}/next${piece === null ? '' : `/${piece}`}${search ? `?${search}` : ''}`),
-    [navigate, id, search],
+    (piece: number | null) => {
+      const minutes = new URLSearchParams(window.location.search).get('minutes');
+      const query = minutes === null ? '' : `?minutes=${minutes}`;
+      void navigate(`/s/${id}/next${piece === null ? '' : `/${piece}`}${query}`);
+    },
+    [navigate, id],
   );
   const close = useCallback(() => open(null), [open]);
   const setBudget = (minutes: number | null) =>
@@ -129,7 +133,7 @@ function walk(event: KeyboardEvent<HTMLElement>): void {
   event.preventDefault();
 }
 
-function Moves({ next, openWork, onOpen }: MovesProps) {
+const Moves = memo(function Moves({ next, openWork, onOpen }: MovesProps) {
   const { board, zone } = useStudent();
   const days = useMemo(() => byDay(next, zone).filter((day) => day.moves.length > 0), [next, zone]);
   const work = useMemo(() => workOf(board), [board]);
@@ -170,16 +174,23 @@ function Moves({ next, openWork, onOpen }: MovesProps) {
       ))}
     </div>
   );
-}
+});
 
 function DayHead({ day }: { day: DayOfMoves }) {
-  const { zone } = useStudent();
+  const { zone, mayWrite } = useStudent();
+  const [sitting, setSitting] = useState(false);
   const today = localDate(useNow(), zone) === day.date;
   return (
-    <h2 className="mb-1.5 flex items-baseline gap-2 text-[14px] text-ink-2">
-      <span className="font-[680] text-ink">{today ? 'Today' : dateWords(day.date)}</span>
-      {span(day.minutes)} of {span(day.free)} free
-    </h2>
+    <div className="mb-1.5 flex items-baseline justify-between gap-3 text-[14px] text-ink-2">
+      <h2>
+        <span className="mr-1.5 font-[680] text-ink">{today ? 'Today' : dateWords(day.date)}</span>
+        {span(day.minutes)} of {span(day.free)} free
+      </h2>
+      {today && mayWrite && (
+        <TextButton onClick={() => setSitting(true)}>Sit down to these {day.moves.length}</TextButton>
+      )}
+      {sitting && <Sitting day={day} onClose={() => setSitting(false)} />}
+    </div>
   );
 }
 

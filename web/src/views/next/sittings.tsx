@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateParts, localDate, localTime, span } from '../../lib/time';
@@ -28,7 +29,7 @@ function block(stretch: { start: string; end: string }, zone: string): Block {
 }
 
 /** The week's sittings on the free hours, a line a day. */
-function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void }) {
+const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void }) {
   const { board, zone } = useStudent();
   const now = useNow();
   const days = Array.from({ length: DAYS }, (_, k) => localDate(now + k * DAY, zone));
@@ -112,7 +113,7 @@ function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void
       </div>
     </section>
   );
-}
+});
 
 function clock(minute: number): string {
   return `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`;

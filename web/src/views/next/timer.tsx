@@ -45,8 +45,16 @@ function useTimer(): Timer | null {
   return text ? (JSON.parse(text) as Timer) : null;
 }
 
-/** The quiet clock of what is being worked on. It asks for nothing until it is stopped. */
-function TimerBar() {
+interface Clock {
+  timer: Timer;
+  minutes: number;
+  /** Adds what has passed to the work, and stops. @returns whether it was written */
+  note: () => Promise<boolean>;
+  drop: () => void;
+}
+
+/** The clock that runs for this student; null while none does. */
+function useClock(): Clock | null {
   const { id, mayWrite } = useStudent();
   const timer = useTimer();
   const [, tick] = useState(0);
@@ -57,37 +65,54 @@ function TimerBar() {
   }, []);
   if (!timer || timer.student !== id || !mayWrite) return null;
   const minutes = Math.min(MOST_MINUTES, Math.floor((Date.now() - timer.startedAt) / 60_000));
-  const note = async () => {
-    const written = await writePiece(
-      id,
-      timer.work,
-      client.POST('/api/students/{student}/works/{work}/time-spent', {
-        params: { path: { student: id, work: timer.work }, header: { 'Idempotency-Key': key } },
-        body: { minutes: Math.max(1, minutes) },
-      }),
-      `Added ${span(Math.max(1, minutes))} to ${timer.title}`,
-    );
-    if (written.done) {
-      write(null);
-      setKey(writeKey());
-    }
+  const counted = Math.max(1, minutes);
+  return {
+    timer,
+    minutes,
+    drop: () => write(null),
+    note: async () => {
+      const written = await writePiece(
+        id,
+        timer.work,
+        client.POST('/api/students/{student}/works/{work}/time-spent', {
+          params: { path: { student: id, work: timer.work }, header: { 'Idempotency-Key': key } },
+          body: { minutes: counted },
+        }),
+        `Added ${span(counted)} to ${timer.title}`,
+      );
+      if (written.done) {
+        write(null);
+        setKey(writeKey());
+      }
+      return written.done;
+    },
   };
+}
+
+function soFar(minutes: number): string {
+  return minutes < 1 ? 'just begun' : `${span(minutes)} so far`;
+}
+
+/** The quiet clock of what is being worked on. It asks for nothing until it is stopped. */
+function TimerBar() {
+  const clock = useClock();
+  if (!clock) return null;
   return (
     <section
       aria-label="The clock"
       className="no-print mb-3 flex flex-wrap items-center gap-x-3 gap-y-1.5 border-yours border-l-4 bg-yours-soft py-1.5 pr-2 pl-3"
     >
       <span className="min-w-0 flex-1 truncate">
-        <b className="font-[680]">{timer.title}</b>, {minutes < 1 ? 'just begun' : `${span(minutes)} so far`}
+        <b className="font-[680]">{clock.timer.title}</b>, {soFar(clock.minutes)}
       </span>
-      <Button look="quiet" className="h-[30px]" onClick={() => write(null)}>
+      <Button look="quiet" className="h-[30px]" onClick={clock.drop}>
         Throw the time away
       </Button>
-      <Button look="main" className="h-[30px]" onClick={() => void note()}>
-        Stop, and note {span(Math.max(1, minutes))}
+      <Button look="main" className="h-[30px]" onClick={() => void clock.note()}>
+        Stop, and note {span(Math.max(1, clock.minutes))}
       </Button>
     </section>
   );
 }
 
-export { startTimer, TimerBar };
+export { soFar, startTimer, TimerBar, useClock };

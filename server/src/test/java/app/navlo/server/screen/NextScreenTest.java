@@ -98,6 +98,25 @@ public class NextScreenTest extends Screen {
     }
 
     @Test
+    public void aSittingGoesThroughTodaysMovesInOrderWithTheClockRunning() {
+        Page page = next(mira());
+        String first = moves(page).first().locator("[data-open]").innerText().replace(" · ", ": ");
+        page.getByText(Pattern.compile("^Sit down to these")).click();
+        assertThat(dialog(page)).containsText("1 of ");
+        assertThat(dialog(page)).containsText(first);
+        button(page, "Start the clock").click();
+        assertThat(dialog(page)).containsText("just begun");
+        page.getByText(Pattern.compile("^Stop, note")).click();
+        assertThat(notice(page, "Added 1 min")).isVisible();
+        assertThat(dialog(page)).containsText("2 of ");
+        while (page.getByText("That was all for today").count() == 0) {
+            button(page, "Leave it, next").click();
+        }
+        button(page, "Back to the moves").click();
+        assertThat(dialog(page)).hasCount(0);
+    }
+
+    @Test
     public void theKeysWalkTheMovesAndOpenOneBesideTheList() {
         Page page = next(mira());
         moves(page).first().locator("[data-open]").focus();
