@@ -16,7 +16,7 @@ public record Effort(long steps, int labels, int rounds, Duration guard) {
     /** And for each job beyond so many. */
     private static final int MANY = 40;
 
-    private static final long MORE_A_JOB = 1_200;
+    private static final long MORE_A_JOB = 1_000;
     private static final long FEWEST_STEPS = 20_000;
     private static final int SMALL = 12;
     private static final int SMALL_LABELS = 200_000;
