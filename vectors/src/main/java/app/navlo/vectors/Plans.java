@@ -24,7 +24,7 @@ import tools.jackson.databind.json.JsonMapper;
 public final class Plans {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     /** Solves before the one that is measured. */
-    private static final int WARM_UP = 5;
+    private static final int WARM_UP = 10;
 
     private static final double NANOS_A_MILLI = 1e6;
     private static final String USAGE = "plan wants instances: ./navlo plan FILE|DIR [--out DIR]";
@@ -156,7 +156,7 @@ public final class Plans {
     private static void heading() {
         String simple = Arrays.stream(SimpleOrder.values())
                 .map(order ->
-                        "%16s".formatted(order.name().toLowerCase(Locale.ROOT).replace('_', ' ')))
+                        "%18s".formatted(order.name().toLowerCase(Locale.ROOT).replace('_', ' ')))
                 .collect(Collectors.joining());
         System.out.printf("%-24s%6s%9s%9s%9s%9s%s%n", "instance", "jobs", "value", "bound", "gap %", "ms", simple);
     }
@@ -164,7 +164,7 @@ public final class Plans {
     private static void row(Planned planned) {
         Solution solution = planned.solution();
         String simple =
-                planned.simple().values().stream().map("%16d"::formatted).collect(Collectors.joining());
+                planned.simple().values().stream().map("%18d"::formatted).collect(Collectors.joining());
         System.out.printf(
                 Locale.ROOT,
                 "%-24s%6d%9d%9d%9s%9.1f%s%n",
