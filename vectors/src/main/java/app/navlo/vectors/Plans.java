@@ -147,8 +147,11 @@ public final class Plans {
             return true;
         } catch (IllegalInput e) {
             System.err.println(file + ": " + e.getMessage());
-        } catch (JacksonException | NullPointerException e) {
-            System.err.println(file + " isn't an instance: " + e.getMessage());
+        } catch (JacksonException e) {
+            System.err.println(file + " isn't JSON: " + e.getOriginalMessage());
+        } catch (NullPointerException e) {
+            System.err.println(
+                    file + " lacks a field: an instance wants id, slots and jobs, and a job id, effort and modes");
         }
         return false;
     }
