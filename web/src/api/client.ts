@@ -100,6 +100,7 @@ export function upload<T>(
   file: File,
   onProgress: (share: number) => void,
   signal: AbortSignal,
+  key?: string,
 ): Promise<T> {
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
@@ -107,6 +108,7 @@ export function upload<T>(
     form.append('file', file);
     request.open('POST', url);
     for (const [name, value] of Object.entries(csrf())) request.setRequestHeader(name, value);
+    if (key) request.setRequestHeader('Idempotency-Key', key);
     request.responseType = 'json';
     request.upload.onprogress = (event) => event.lengthComputable && onProgress(event.loaded / event.total);
     request.onload = () =>

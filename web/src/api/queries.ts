@@ -49,10 +49,23 @@ export const nextQuery = (student: number, minutes: number | null) =>
       ),
   });
 
-export const freeHoursQuery = (student: number) =>
+export const hoursQuery = (student: number) =>
   queryOptions({
-    queryKey: ['student', student, 'free-hours'],
-    queryFn: () => take(client.GET('/api/students/{student}/free-hours', { params: { path: { student } } })),
+    queryKey: ['student', student, 'hours'],
+    queryFn: () => take(client.GET('/api/students/{student}/hours', { params: { path: { student } } })),
+  });
+
+export const effortsQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'efforts'],
+    queryFn: () => take(client.GET('/api/students/{student}/efforts', { params: { path: { student } } })),
+  });
+
+export const calendarFeedQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'calendar-feed'],
+    queryFn: () =>
+      take(client.GET('/api/students/{student}/calendar-feed', { params: { path: { student } } })),
   });
 
 export const feedbackQuery = (student: number) =>

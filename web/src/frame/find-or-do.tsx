@@ -11,6 +11,17 @@ import { StudentContext } from './student';
 import { viewsOf } from './views';
 
 const ROW = 'flex cursor-pointer items-center gap-3 rounded px-3 py-1.5 data-[selected=true]:bg-line-2';
+
+/** What can be done from anywhere: the words, where it is done, and what else it may be called. */
+const DEEDS: readonly (readonly [words: string, path: string, more: string])[] = [
+  ['Add a piece of work', 'work?add=work', 'new'],
+  ['Add a course', 'work?add=course', 'new'],
+  ['Set your time', 'next?set=hours', 'free hours classes holidays breaks'],
+  ['Add a busy calendar', 'next?set=hours&part=busy', 'feed'],
+  ['Set goals', 'next?set=goals', 'target importance'],
+  ['Read in a calendar file', 'links', 'import'],
+  ['Put your work into a calendar', 'links', 'feed export subscribe'],
+];
 const HEAD =
   '[&_[cmdk-group-heading]]:px-3 [&_[cmdk-group-heading]]:pt-2 [&_[cmdk-group-heading]]:pb-1 [&_[cmdk-group-heading]]:text-[13px] [&_[cmdk-group-heading]]:text-ink-2';
 
@@ -84,31 +95,17 @@ function Palette({ onDone }: { onDone: () => void }) {
               Go to {view.name}
             </Command.Item>
           ))}
-          {student.mayWrite && (
-            <>
+          {student.mayWrite &&
+            DEEDS.map(([words, path, more]) => (
               <Command.Item
-                value="Add a piece of work"
-                onSelect={() => go(`${base}/work?add=work`)}
+                key={words}
+                value={`${words} ${more}`}
+                onSelect={() => go(`${base}/${path}`)}
                 className={ROW}
               >
-                Add a piece of work
+                {words}
               </Command.Item>
-              <Command.Item
-                value="Add a course"
-                onSelect={() => go(`${base}/work?add=course`)}
-                className={ROW}
-              >
-                Add a course
-              </Command.Item>
-              <Command.Item
-                value="Read in a calendar file import"
-                onSelect={() => go(`${base}/links`)}
-                className={ROW}
-              >
-                Read in a calendar file
-              </Command.Item>
-            </>
-          )}
+            ))}
         </Command.Group>
         <Command.Group heading="Courses" className={HEAD}>
           {student.board.courses.map((course) => (

@@ -27,12 +27,14 @@ function Frame({ session }: { session: Session }) {
   const value = useMemo(() => {
     if (!board.data) return null;
     const courses = new Map(board.data.courses.map((course) => [course.id, course]));
+    const works = new Map(board.data.works.map((work) => [work.id, work]));
     return {
       id: student,
       board: board.data,
       zone: board.data.zone,
       mayWrite: board.data.mayWrite,
       course: (id: number) => courses.get(id),
+      work: (id: number) => works.get(id),
     };
   }, [student, board.data]);
 

@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { Board, Course } from '../api/client';
+import type { Board, Course, Work } from '../api/client';
 
 export interface StudentView {
   id: number;
@@ -8,6 +8,7 @@ export interface StudentView {
   /** False for a guardian: reads, never changes. */
   mayWrite: boolean;
   course: (id: number) => Course | undefined;
+  work: (id: number) => Work | undefined;
 }
 
 export const StudentContext = createContext<StudentView | null>(null);

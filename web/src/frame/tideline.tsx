@@ -1,13 +1,18 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { type KeyboardEvent, useEffect, useId, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
 import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
-import type { TideDay, Work } from '../api/client';
+import type { Schemas, TideDay, Work } from '../api/client';
+import { nextQuery } from '../api/queries';
+import { budgetOf } from '../lib/budget';
 import { useNow } from '../lib/now';
 import { dateParts, dateWords, moment, near } from '../lib/time';
 import { count, STAGE_WORDS } from '../lib/words';
 import { CourseMark } from '../ui/course-mark';
 import { span60 } from '../views/work/model';
-import { FreeHours, FreeHoursLink } from './free-hours';
+import { Goals } from './goals';
+import { Hours } from './hours/hours';
+import { SetLink } from './set-link';
 import { useStudent } from './student';
 
 const TODAY = 7;
@@ -34,6 +39,7 @@ function Tideline() {
   const cells = useRef<(HTMLButtonElement | null)[]>([]);
   const strip = useRef<HTMLDivElement>(null);
   const choose = useChoose(chosen);
+  const planned = usePlanned();
   const stop =
     Math.max(
       0,
@@ -69,6 +75,7 @@ function Tideline() {
           <DayCell
             key={day.day}
             day={day}
+            plan={planned.get(day.day)}
             index={index}
             chosen={chosen === day.day}
             stop={index === stop}
@@ -82,16 +89,33 @@ function Tideline() {
         ))}
       </div>
       {board.freeHoursAssumed && (
-        <FreeHoursLink className="absolute top-0.5 left-5 text-[12px] text-ink-2 max-sm:hidden">
+        <SetLink set="hours" className="absolute top-0 left-5 text-[12px] text-ink-2 max-sm:hidden">
           Free hours are assumed; set yours
-        </FreeHoursLink>
+        </SetLink>
       )}
-      <FreeHours />
+      <Hours />
+      <Goals />
       {pointed !== null && board.tide[pointed] && (
-        <DayList day={board.tide[pointed]} cell={cells.current[pointed] ?? null} />
+        <DayList
+          day={board.tide[pointed]}
+          plan={planned.get(board.tide[pointed].day)}
+          cell={cells.current[pointed] ?? null}
+        />
       )}
     </section>
   );
+}
+
+type Planned = Schemas['PlannedDay'];
+
+/** What the plan puts on each day, and what it doesn't finish in time; nothing until the plan is there. */
+function usePlanned(): Map<string, Planned> {
+  const { id } = useStudent();
+  const { pathname, search } = useLocation();
+  const onNext = pathname.startsWith(`/s/${id}/next`);
+  const budget = onNext ? budgetOf(new URLSearchParams(search).get('minutes')) : null;
+  const next = useQuery({ ...nextQuery(id, budget), placeholderData: keepPreviousData });
+  return useMemo(() => new Map(next.data?.days.map((day) => [day.day, day])), [next.data]);
 }
 
 /** Choosing a day narrows the work to it; choosing it again lets go. */
@@ -111,6 +135,7 @@ function useChoose(chosen: string): (day: string) => void {
 
 interface DayCellProps {
   day: TideDay;
+  plan: Planned | undefined;
   index: number;
   chosen: boolean;
   stop: boolean;
@@ -120,13 +145,26 @@ interface DayCellProps {
   onKeyDown: (event: KeyboardEvent) => void;
 }
 
-function dayWords(day: TideDay): string {
+/** Minutes due this day that won't be in time: by the plan, or, until it is there, what doesn't fit the day. */
+function tooMuch(day: TideDay, plan: Planned | undefined): number {
+  return plan ? Math.min(plan.lateMinutes, day.openMinutes) : 0;
+}
+
+function loadWords(day: TideDay, plan: Planned | undefined): string[] {
+  const late = tooMuch(day, plan);
+  return [
+    `${span60(day.freeMinutes)} free`,
+    plan?.plannedMinutes ? `${span60(plan.plannedMinutes)} planned` : '',
+    late ? `${span60(late)} won’t be in time` : '',
+  ].filter(Boolean);
+}
+
+function dayWords(day: TideDay, plan: Planned | undefined): string {
   return [
     dateWords(day.day),
     day.dayOff,
     day.openMinutes ? `${span60(day.openMinutes)} falling due` : 'nothing falling due',
-    `${span60(day.freeMinutes)} free`,
-    day.overMinutes ? `${span60(day.overMinutes)} too much` : '',
+    ...loadWords(day, plan),
     day.opens.length ? `${day.opens.length} opening` : '',
     ...day.closes.map((close) => close.name),
   ]
@@ -134,14 +172,14 @@ function dayWords(day: TideDay): string {
     .join(', ');
 }
 
-function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
+function DayCell({ day, plan, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
   const { zone } = useStudent();
   const { weekday, number } = dateParts(day.day);
   const past = index < TODAY;
   const today = index === TODAY;
   const [lower, upper] = past
     ? stacked(day.doneMinutes + day.lostMinutes, day.openMinutes)
-    : stacked(day.openMinutes - day.overMinutes, day.overMinutes);
+    : stacked(day.openMinutes - tooMuch(day, plan), tooMuch(day, plan));
   return (
     <button
       type="button"
@@ -160,12 +198,18 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
         'focus-visible:outline-2 focus-visible:outline-yours',
       )}
     >
-      <span className="sr-only">{dayWords(day)}</span>
+      <span className="sr-only">{dayWords(day, plan)}</span>
       <span aria-hidden className="relative flex w-full flex-1 items-end justify-center">
         <span
           className="absolute inset-x-[4px] bottom-0 bg-free"
           style={{ height: height(day.freeMinutes) }}
         />
+        {plan && (
+          <span
+            className="absolute inset-x-[4px] bottom-0 bg-planned"
+            style={{ height: height(Math.min(plan.plannedMinutes, day.freeMinutes)) }}
+          />
+        )}
         <span className="relative flex w-[10px] flex-col justify-end">
           <span className="bg-loss" style={{ height: upper }} />
           <span className={past ? 'bg-ink-3 opacity-50' : 'bg-ink'} style={{ height: lower }} />
@@ -192,6 +236,7 @@ function DayCell({ day, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }
         className={clsx(
           'mt-[3px] whitespace-nowrap text-[12px] leading-[15px]',
           today ? 'font-bold text-ink' : 'text-ink-3',
+          tooMuch(day, plan) > 0 && 'font-[680] text-loss!',
           day.dayOff && 'line-through',
         )}
       >
@@ -210,7 +255,7 @@ function dueWords(work: Work, zone: string): string {
 }
 
 /** What lies under the day that is pointed at. */
-function DayList({ day, cell }: { day: TideDay; cell: HTMLElement | null }) {
+function DayList({ day, plan, cell }: { day: TideDay; plan: Planned | undefined; cell: HTMLElement | null }) {
   const { board, course, id, zone } = useStudent();
   const now = useNow();
   const { search } = useLocation();
@@ -234,7 +279,10 @@ function DayList({ day, cell }: { day: TideDay; cell: HTMLElement | null }) {
       <p className="text-[13px] text-ink-2">
         {day.openMinutes ? `${span60(day.openMinutes)} falling due` : 'Nothing falling due'},{' '}
         {span60(day.freeMinutes)} free
-        {day.overMinutes > 0 && <b className="text-loss">, {span60(day.overMinutes)} too much</b>}
+        {plan && plan.plannedMinutes > 0 && `, ${span60(plan.plannedMinutes)} planned`}
+        {tooMuch(day, plan) > 0 && (
+          <b className="text-loss">, {span60(tooMuch(day, plan))} won’t be in time</b>
+        )}
         {day.doneMinutes > 0 && `, ${span60(day.doneMinutes)} done`}
       </p>
       {day.closes.map((close) => (
@@ -263,7 +311,9 @@ function DayList({ day, cell }: { day: TideDay; cell: HTMLElement | null }) {
       )}
       <p className="mt-2 flex justify-between gap-3 text-[13px] text-ink-2">
         <span>{works.length > 0 && `${count(works.length, 'piece')} of work; press to see only these`}</span>
-        <FreeHoursLink className="shrink-0">Free hours</FreeHoursLink>
+        <SetLink set="hours" className="shrink-0">
+          Your time
+        </SetLink>
       </p>
     </section>
   );

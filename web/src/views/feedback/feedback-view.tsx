@@ -15,7 +15,7 @@ import { markKey } from '../piece/model';
 import { Piece } from '../piece/piece';
 import { OnPages, type Said, Words } from '../piece/words';
 import { writeTogether } from '../work/own-forms';
-import { type Entry, entriesOf, hasWords, sizeOf } from './model';
+import { asksRedo, type Entry, entriesOf, hasWords, sizeOf } from './model';
 
 type Signal = Schemas['SignalView'];
 
@@ -139,7 +139,7 @@ function Signals({ signals, onOpen }: { signals: readonly Signal[]; onOpen: (wor
       <ul>
         {signals.map((signal) => {
           const work = board.works.find((one) => one.id === signal.work);
-          const redo = signal.signal === 'REDO_ASKED' || signal.signal === 'BELOW_PASS_REDO_ALLOWED';
+          const redo = asksRedo(signal);
           return (
             <li
               key={`${signal.work} ${signal.signal}`}

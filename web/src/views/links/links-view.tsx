@@ -7,6 +7,7 @@ import { moment } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { noticeFault, undo } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
+import { CalendarFeed } from './calendar-feed';
 import { Preview } from './preview';
 
 /** Where the data comes from: calendar files in, and what was changed when, with undo. */
@@ -26,6 +27,7 @@ function LinksView() {
             )}
           </section>
         )}
+        {mayWrite && !preview && <CalendarFeed />}
         {!preview && <Changes />}
       </div>
     </div>

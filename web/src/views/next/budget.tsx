@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import { FreeHoursLink } from '../../frame/free-hours';
+import { SetLink } from '../../frame/set-link';
 import { Button, TextButton } from '../../ui/button';
 import { budgetWords } from './model';
 
@@ -54,7 +54,8 @@ function Budget({ budget, onChange, busy }: BudgetProps) {
       />
       <span className="flex gap-3 text-[13px] text-ink-2">
         {budget !== null && <TextButton onClick={() => onChange(null)}>Plan by my free hours</TextButton>}
-        <FreeHoursLink>Free hours</FreeHoursLink>
+        <SetLink set="hours">Your time</SetLink>
+        <SetLink set="goals">Goals</SetLink>
       </span>
     </fieldset>
   );

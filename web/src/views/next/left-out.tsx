@@ -3,7 +3,7 @@ import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near, span } from '../../lib/time';
-import { LEFT_WORDS, type LeftMove, type Next, workOf } from './model';
+import { LEFT_WORDS, type LeftMove, type Next } from './model';
 import { MoveMenu } from './move-menu';
 
 interface LeftOutProps {
@@ -13,9 +13,8 @@ interface LeftOutProps {
 
 /** What the plan leaves out, with what that costs, and what takes no hours here: nothing that is yours goes unsaid. */
 const LeftOut = memo(function LeftOut({ next, onOpen }: LeftOutProps) {
-  const { board, zone } = useStudent();
+  const { work, zone } = useStudent();
   const now = useNow();
-  const work = workOf(board);
   return (
     <>
       <List
@@ -86,7 +85,9 @@ function Left({ left, work, onOpen }: { left: LeftMove; work: Work; onOpen: (wor
           <b className={cost > 0 ? 'font-[680] text-loss' : 'font-normal text-ink-2'}>
             {cost > 0 ? `−${cost.toFixed(cost < 0.1 ? 2 : 1)}` : '0'}
           </b>
-          {mayWrite && <MoveMenu move={{ ...left, first: false }} work={work} onOpen={onOpen} />}
+          {mayWrite && (
+            <MoveMenu move={{ ...left, first: false, before: null }} work={work} onOpen={onOpen} />
+          )}
         </span>
       </span>
       <span className="block text-[13px] text-ink-2">

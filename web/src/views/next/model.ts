@@ -1,10 +1,11 @@
-import type { Board, Schemas, Work } from '../../api/client';
+import type { Schemas, Work } from '../../api/client';
 import { localDate, near, span } from '../../lib/time';
 import { count } from '../../lib/words';
 
 export type Next = Schemas['NextView'];
 export type PlannedMove = Schemas['MoveView'];
 export type LeftMove = Schemas['LeftView'];
+export type Errand = Schemas['ErrandView'];
 type Deed = PlannedMove['deed'];
 
 const VERBS: Record<Deed, string> = {
@@ -14,6 +15,9 @@ const VERBS: Record<Deed, string> = {
   FINISH_DRAFT: 'Finish the hand-in',
   HAND_IN: 'Hand in',
 };
+
+/** How many of the moves that push another down are named. */
+const MOST_PUSHING = 3;
 
 /** What to do with it, as a verb. */
 export function verb(deed: Deed, work: Work): string {
@@ -42,7 +46,9 @@ export function points(figure: string): string {
 /** Why a move stands where it stands. */
 export function why(move: PlannedMove, titles: (work: number) => string, zone: string, now: number): string {
   const { because } = move;
-  if (because.kind === 'WISHED') return 'You put it first';
+  if (because.kind === 'WISHED') {
+    return move.before ? `You put it before ${titles(move.before)}` : 'You put it first';
+  }
   if (because.kind === 'OPENS_OTHERS') {
     const [first, ...more] = because.opens;
     return `Opens ${titles(first ?? 0)}${more.length > 0 ? ` and ${more.length} more` : ''}`;
@@ -83,7 +89,56 @@ export function byDay(next: Next, zone: string): DayOfMoves[] {
   return [...days.values()].sort((a, b) => a.date.localeCompare(b.date));
 }
 
-export function minutes(stretch: Schemas['SpanView']): number {
+export interface WantedMove {
+  work: number;
+  wish: Pick<Schemas['WishForm'], 'kind'> & Partial<Schemas['WishForm']>;
+}
+
+/**
+ * What it means that a move is put where another stands: up to the top it comes first, further up before that one; down
+ * within its day that one comes before it, and down to another day it waits for the first free hour of that day.
+ *
+ * @param from the place of the move in the plan's order
+ * @param to the place of the other. @returns null where nothing is moved
+ */
+export function wishOfMoving(next: Next, zone: string, from: number, to: number): WantedMove | null {
+  const moved = next.moves[from];
+  const other = next.moves[to];
+  if (!moved || !other || from === to) return null;
+  if (to === 0) return { work: moved.work, wish: { kind: 'FIRST' } };
+  if (to < from) return { work: moved.work, wish: { kind: 'BEFORE', before: other.work } };
+  const date = dateOf(other, zone);
+  if (date === dateOf(moved, zone)) {
+    return { work: other.work, wish: { kind: 'BEFORE', before: moved.work } };
+  }
+  const opens = next.free.find((free) => localDate(new Date(free.start).getTime(), zone) === date);
+  return opens ? { work: moved.work, wish: { kind: 'LATER', notBefore: opens.start } } : null;
+}
+
+function dateOf(move: PlannedMove, zone: string): string {
+  return localDate(new Date(move.sittings[0]?.start ?? 0).getTime(), zone);
+}
+
+/** What comes before a move though it brings less a minute, and why each does: those with the nearest reason first. */
+export function pushedWords(
+  move: PlannedMove,
+  next: Next,
+  titles: (work: number) => string,
+  zone: string,
+  now: number,
+): string {
+  const { pushedBy } = move.because;
+  if (pushedBy.length === 0) return 'Everything above it brings more a minute.';
+  const shown = pushedBy.slice(-MOST_PUSHING).map((id) => {
+    const other = next.moves.find((one) => one.work === id);
+    const reason = other && why(other, titles, zone, now);
+    return reason ? `${titles(id)} (${reason.charAt(0).toLowerCase()}${reason.slice(1)})` : titles(id);
+  });
+  const more = pushedBy.length - shown.length;
+  return `${shown.join('; ')}${more > 0 ? `; and ${more} more` : ''}. They bring less a minute, but lose sooner or open more.`;
+}
+
+function minutes(stretch: Schemas['SpanView']): number {
   return (new Date(stretch.end).getTime() - new Date(stretch.start).getTime()) / 60_000;
 }
 
@@ -112,12 +167,10 @@ export function proofWords(next: Next): string {
 }
 
 export const LEFT_WORDS: Record<LeftMove['because'], string> = {
-  EARNS_NOTHING: 'it brings nothing any more',
+  EARNS_NOTHING: 'it brings nothing',
   CANNOT_BE_DONE: 'it doesn’t fit before its last instant',
   OTHERS_SAVE_MORE: 'the same hours save more elsewhere',
 };
-
-export const BUDGETS = [30, 60, 90, 120, 180, 240] as const;
 
 export function budgetWords(budget: number | null): string {
   return budget === null ? 'my free hours' : span(budget);
@@ -129,9 +182,4 @@ export function leewayWords(leeway: NonNullable<PlannedMove['leeway']>, zone: st
   return leeway.kind === 'EXTENSION'
     ? `Ask for more days; due then ${due}`
     : `Use ${count(leeway.tokens, 'token')}; due then ${due}`;
-}
-
-export function workOf(board: Board): (id: number) => Work | undefined {
-  const works = new Map(board.works.map((work) => [work.id, work]));
-  return (id) => works.get(id);
 }

@@ -1,22 +1,22 @@
 import { Ellipsis } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { Schemas, Work } from '../../api/client';
+import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { localDate } from '../../lib/time';
 import { Dialog } from '../../ui/dialog';
 import { Menu, MenuItem, MenuRule, MenuSub } from '../../ui/menu';
-import { noticeFault } from '../../ui/notice';
 import { EffortForm, writeTogether } from '../work/own-forms';
 import type { PlannedMove } from './model';
 import { startTimer } from './timer';
+import { wish } from './wish';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 
 interface MoveMenuProps {
-  move: Pick<PlannedMove, 'work' | 'first' | 'notBefore' | 'minutes' | 'minutesGuessed'>;
+  move: Pick<PlannedMove, 'work' | 'first' | 'before' | 'notBefore' | 'minutes' | 'minutesGuessed'>;
   work: Work;
   onOpen: (work: number) => void;
 }
@@ -43,11 +43,14 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
   const now = useNow();
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
-  const wish = (kind: Schemas['WishForm']['kind'], notBefore: string | null, words: string) =>
-    void writeTogether(id, [work.id], { wish: { kind, notBefore } }, words).catch(noticeFault);
   const later = (at: number, words: string) =>
-    wish('LATER', new Date(at).toISOString(), `${work.title} waits ${words}`);
-  const wished = move.first || move.notBefore !== null;
+    wish(
+      id,
+      work.id,
+      { kind: 'LATER', notBefore: new Date(at).toISOString() },
+      `${work.title} waits ${words}`,
+    );
+  const wished = move.first || move.before !== null || move.notBefore !== null;
   return (
     <>
       <Menu align="end" defaultOpen trigger={trigger}>
@@ -57,7 +60,9 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
         <MenuItem onSelect={() => onOpen(work.id)}>Open it</MenuItem>
         <MenuRule />
         {!move.first && (
-          <MenuItem onSelect={() => wish('FIRST', null, `${work.title} comes first`)}>Put it first</MenuItem>
+          <MenuItem onSelect={() => wish(id, work.id, { kind: 'FIRST' }, `${work.title} comes first`)}>
+            Put it first
+          </MenuItem>
         )}
         <MenuItem onSelect={() => later(nextMorning(now, zone), 'until tomorrow')}>Not today</MenuItem>
         <MenuSub label="Put it off">
@@ -66,7 +71,7 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
           <MenuItem onSelect={() => later(now + 7 * DAY, 'for a week')}>For a week</MenuItem>
         </MenuSub>
         {wished && (
-          <MenuItem onSelect={() => wish('NONE', null, `${work.title} is left to the plan`)}>
+          <MenuItem onSelect={() => wish(id, work.id, { kind: 'NONE' }, `${work.title} is left to the plan`)}>
             Leave it to the plan again
           </MenuItem>
         )}

@@ -1,37 +1,69 @@
+import { useDraggable, useDroppable } from '@dnd-kit/core';
 import clsx from 'clsx';
-import { ChevronDown, ChevronRight } from 'lucide-react';
+import { ChevronDown, ChevronRight, GripVertical } from 'lucide-react';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Work } from '../../api/client';
+import { refuseCorrection } from '../../frame/hours/efforts';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near, span } from '../../lib/time';
 import { countdown } from '../../lib/words';
+import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
+import { noticeFault } from '../../ui/notice';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';
-import { leewayWords, type PlannedMove, points, verb, why, workOf } from './model';
+import { leewayWords, type PlannedMove, points, pushedWords, verb, why } from './model';
 import { MoveMenu } from './move-menu';
+import { useShownPlan } from './shown-plan';
 
 interface MoveRowProps {
   move: PlannedMove;
+  /** From 1. */
   number: number;
+  /** The number of the last move. */
+  last: number;
   work: Work;
   open: boolean;
   narrow: boolean;
   onOpen: (work: number) => void;
+  /** Puts the move at one place where another stands, both from 0; null for a reader. */
+  onMove: ((from: number, to: number) => void) | null;
 }
 
 /** One move in a line: what to do, how long, what it saves, when it next loses, and why it stands here. */
-const MoveRow = memo(function MoveRow({ move, number, work, open, narrow, onOpen }: MoveRowProps) {
-  const { board, zone, course, mayWrite } = useStudent();
+const MoveRow = memo(function MoveRow(props: MoveRowProps) {
+  const { move, number, work, open, narrow, onOpen, onMove } = props;
+  const { zone, course, work: workOf, mayWrite } = useStudent();
   const now = useNow();
   const [unfolded, setUnfolded] = useState(false);
   const Fold = unfolded ? ChevronDown : ChevronRight;
   const late = countdown(work, zone, now);
-  const reason = why(move, (id) => workOf(board)(id)?.title ?? 'other work', zone, now);
+  const reason = why(move, (id) => workOf(id)?.title ?? 'other work', zone, now);
+  const drag = useDraggable({ id: number - 1, disabled: !onMove });
+  const drop = useDroppable({ id: number - 1 });
+  const over = drop.isOver && drop.active !== null && drop.active.id !== number - 1;
+  const fromBelow = Number(drop.active?.id) > number - 1;
   return (
-    <li data-move={move.work} className={clsx('border-line border-b', open && 'bg-raised')}>
+    <li
+      ref={(row) => {
+        drop.setNodeRef(row);
+        drag.setNodeRef(row);
+      }}
+      data-move={move.work}
+      data-dragging={drag.isDragging}
+      style={drag.transform ? { transform: `translateY(${drag.transform.y}px)` } : undefined}
+      className={clsx(
+        'group relative border-line border-b data-[dragging=true]:z-20 data-[dragging=true]:bg-raised data-[dragging=true]:shadow-[0_8px_24px_-10px_rgb(0_0_0/0.5)]',
+        open && 'bg-raised',
+        over &&
+          fromBelow &&
+          'before:absolute before:inset-x-0 before:-top-0.5 before:h-[3px] before:bg-yours',
+        over && !fromBelow && 'after:absolute after:inset-x-0 after:-bottom-0.5 after:h-[3px] after:bg-yours',
+      )}
+    >
+      {onMove && <Grip {...props} listeners={drag.listeners ?? {}} />}
       <div
         className={clsx(
           'grid items-center gap-x-3 py-2 pr-1 max-sm:grid-cols-[24px_minmax(0,1fr)_auto_28px]',
@@ -101,11 +133,38 @@ const MoveRow = memo(function MoveRow({ move, number, work, open, narrow, onOpen
   );
 });
 
+/** What a move is dragged by; its arrow keys put it a place up or down. */
+function Grip({
+  work,
+  number,
+  last,
+  onMove,
+  listeners,
+}: MoveRowProps & { listeners: NonNullable<ReturnType<typeof useDraggable>['listeners']> }) {
+  return (
+    <button
+      type="button"
+      aria-label={`Move ${work.title} up or down, with the arrow keys or by dragging`}
+      {...listeners}
+      onKeyDown={(event) => {
+        const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
+        if (!step) return;
+        event.preventDefault();
+        const to = number - 1 + step;
+        if (to >= 0 && to < last) onMove?.(number - 1, to);
+      }}
+      className="no-print absolute top-2 -left-4 z-10 grid h-7 w-4 cursor-grab touch-none place-items-center text-ink-3 opacity-0 focus-visible:opacity-100 group-hover:opacity-100 max-sm:-left-3 max-sm:w-3 max-sm:opacity-70"
+    >
+      <GripVertical size={14} aria-hidden />
+    </button>
+  );
+}
+
 /** All that decided where a move stands. */
 function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: string }) {
-  const { board, id, zone } = useStudent();
+  const { id, zone, work: piece, mayWrite } = useStudent();
   const now = useNow();
-  const piece = workOf(board);
+  const next = useShownPlan();
   const rows: [string, React.ReactNode][] = [
     ['Why here', `${reason}.`],
     [
@@ -138,7 +197,32 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
       )),
     ]);
   }
+  if (next) {
+    const titles = (other: number) => piece(other)?.title ?? 'other work';
+    rows.push(['Pushed down by', pushedWords(move, next, titles, zone, now)]);
+  }
   if (!move.yours) rows.push(['Not yet', work.lock ?? 'It opens before it is planned to be begun.']);
+  if (work.effortSaid !== null) {
+    rows.push([
+      'Minutes',
+      <>
+        {span(work.effortSaid)} said; {span(work.effortMinutes ?? 0)} by the time you took for the like.{' '}
+        {mayWrite && (
+          <TextButton
+            className="text-[13.5px]"
+            onClick={() =>
+              void refuseCorrection(id, { course: work.courseId, kind: work.kind }, true).catch(noticeFault)
+            }
+          >
+            Leave it as said
+          </TextButton>
+        )}
+      </>,
+    ]);
+  }
+  if (work.minutesSpent > 0 && work.effortMinutes !== null && move.minutes < work.effortMinutes) {
+    rows.push(['Spent', `${span(work.minutesSpent)} of ${span(work.effortMinutes)}; the rest is planned.`]);
+  }
   if (move.minutesGuessed)
     rows.push(['Minutes', 'Nobody has said how long it takes: half an hour is assumed.']);
   return (

@@ -1,13 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Work } from '../../api/client';
 import { feedbackQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
-import { workOf } from './model';
+import { asksRedo } from '../feedback/model';
+import type { Errand } from './model';
 
 /** How many are shown before the rest is asked for. */
 const SHOWN = 2;
@@ -21,35 +23,39 @@ interface Signal {
   to: string;
 }
 
+function lateWords(work: Work | undefined, zone: string, now: number): string {
+  if (!work?.ungradedLong) return 'Handed in, and still listed as missing.';
+  return `With the teacher since ${work.handedInAt ? near(work.handedInAt, zone, now) : 'long'}, longer than nine in ten are.`;
+}
+
 /** What may be asking for something, each with one thing to do about it. The alarms stand above, on every view. */
-function Signals() {
-  const { board, id, mayWrite, zone } = useStudent();
+function Signals({ errands }: { errands: readonly Errand[] }) {
+  const { id, mayWrite, work, zone } = useStudent();
   const now = useNow();
   const feedback = useQuery(feedbackQuery(id));
   const navigate = useNavigate();
   const [all, setAll] = useState(false);
   const said: Signal[] = (feedback.data?.signals ?? []).map((signal) => {
-    const redo = signal.signal === 'REDO_ASKED' || signal.signal === 'BELOW_PASS_REDO_ALLOWED';
+    const redo = asksRedo(signal) && mayWrite;
     return {
       key: `${signal.work} ${signal.signal}`,
       work: signal.work,
       words: sentence(signal.words),
-      deed: redo && mayWrite ? 'Start the redo' : 'Look at it',
-      to: redo && mayWrite ? '?step=hand-in' : '',
+      deed: redo ? 'Start the redo' : 'Look at it',
+      to: redo ? '?step=hand-in' : '',
     };
   });
-  const late: Signal[] = board.works
-    .filter((work) => work.ungradedLong)
-    .map((work) => ({
-      key: `${work.id} late`,
-      work: work.id,
-      words: `With the teacher since ${work.handedInAt ? near(work.handedInAt, zone, now) : 'long'}, longer than nine in ten are.`,
-      deed: 'Ask about it',
-      to: '',
+  const late: Signal[] = errands
+    .filter((errand) => errand.kind === 'CHECK_GRADING')
+    .map((errand) => ({
+      key: `${errand.work} late`,
+      work: errand.work,
+      words: lateWords(work(errand.work), zone, now),
+      deed: mayWrite ? 'Ask about it' : 'Look at it',
+      to: mayWrite ? '?step=message' : '',
     }));
   const signals = [...said, ...late];
   if (signals.length === 0) return null;
-  const work = workOf(board);
   return (
     <section
       aria-label="Signals"

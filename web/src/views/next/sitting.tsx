@@ -1,45 +1,93 @@
+import clsx from 'clsx';
+import { Dialog as Radix } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
-import { span } from '../../lib/time';
+import { localDate, span } from '../../lib/time';
 import { countdown } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { Dialog } from '../../ui/dialog';
-import { type DayOfMoves, points, verb, workOf } from './model';
+import { byDay, type DayOfMoves, type Next, points, verb } from './model';
 import { soFar, startTimer, useClock } from './timer';
 
-/** Today's moves one after the other, with nothing else to look at. */
-function Sitting({ day, onClose }: { day: DayOfMoves; onClose: () => void }) {
-  const [moves] = useState(day.moves);
-  const [at, setAt] = useState(0);
-  const { board } = useStudent();
-  const current = moves[at];
-  const work = current && workOf(board)(current.move.work);
+/** Today's moves one after the other, on the whole screen, with nothing else on it. Opens by `?sit=today`. */
+function Sitting({ next }: { next: Next }) {
+  const { zone, mayWrite } = useStudent();
+  const [params, setParams] = useAddress();
+  const today = localDate(useNow(), zone);
+  const open = mayWrite && params.get('sit') === 'today';
+  const close = () =>
+    setParams((before) => {
+      before.delete('sit');
+      return before;
+    });
   return (
-    <Dialog
-      open
-      onOpenChange={(open) => !open && onClose()}
-      title={current ? `${at + 1} of ${moves.length}` : 'That was all for today'}
-    >
-      {current && work ? (
-        <One key={current.move.work} move={current.move} work={work} onNext={() => setAt(at + 1)} />
-      ) : (
-        <div className="flex flex-col gap-4">
-          <p>What you noted counts for how long such work takes you. Nothing else is planned for today.</p>
-          <Button look="main" className="self-end" onClick={onClose}>
-            Back to the moves
-          </Button>
-        </div>
-      )}
-    </Dialog>
+    <Radix.Root open={open} onOpenChange={(still) => !still && close()}>
+      <Radix.Portal>
+        <Radix.Content
+          aria-describedby={undefined}
+          className="fixed inset-0 z-50 flex flex-col overflow-auto bg-paper px-6 py-5 max-sm:px-4"
+        >
+          {open && <InOrder moves={movesOf(next, zone, today)} onClose={close} />}
+        </Radix.Content>
+      </Radix.Portal>
+    </Radix.Root>
   );
+}
+
+function InOrder({ moves: planned, onClose }: { moves: DayOfMoves['moves']; onClose: () => void }) {
+  const [moves] = useState(planned);
+  const [at, setAt] = useState(0);
+  const { work: workOf } = useStudent();
+  const current = moves[at];
+  const work = current && workOf(current.move.work);
+  return (
+    <>
+      <header className="flex items-center justify-between gap-4 text-ink-2">
+        <Radix.Title className="text-[14px]">
+          {current ? `Move ${at + 1} of ${moves.length}` : 'That was all for today'}
+        </Radix.Title>
+        <Button look="quiet" onClick={onClose}>
+          Leave the sitting
+        </Button>
+      </header>
+      <div className="mt-1 flex gap-1" aria-hidden>
+        {moves.map(({ move }, i) => (
+          <span
+            key={move.work}
+            className={clsx('h-1 flex-1', i < at ? 'bg-done' : i === at ? 'bg-yours' : 'bg-line')}
+          />
+        ))}
+      </div>
+      <div className="mx-auto flex w-full max-w-[620px] flex-1 flex-col justify-center py-8">
+        {current && work ? (
+          <One key={current.move.work} move={current.move} work={work} onNext={() => setAt(at + 1)} />
+        ) : (
+          <div className="flex flex-col items-start gap-4">
+            <p className="font-[720] text-[26px] leading-tight">That was all for today.</p>
+            <p className="text-ink-2">
+              What you noted counts for how long such work takes you. Nothing else is planned for today.
+            </p>
+            <Button look="main" onClick={onClose}>
+              Back to the moves
+            </Button>
+          </div>
+        )}
+      </div>
+    </>
+  );
+}
+
+function movesOf(next: Next, zone: string, date: string): DayOfMoves['moves'] {
+  return byDay(next, zone).find((day) => day.date === date)?.moves ?? [];
 }
 
 interface OneProps {
   move: DayOfMoves['moves'][number]['move'];
-  work: NonNullable<ReturnType<ReturnType<typeof workOf>>>;
+  work: Work;
   onNext: () => void;
 }
 
@@ -57,7 +105,7 @@ function One({ move, work, onNext }: OneProps) {
         <p className="flex items-center gap-2 text-[14px] text-ink-2">
           <CourseMark colour={course(work.courseId)?.colour ?? ''} /> {course(work.courseId)?.name}
         </p>
-        <p className="mt-1 font-[720] text-[22px] leading-tight">
+        <p className="mt-2 font-[720] text-[30px] leading-[1.15] max-sm:text-[24px]">
           {verb(move.deed, work)}: {work.title}
         </p>
         <p className="mt-1 text-ink-2">

@@ -2,7 +2,7 @@ import { memo } from 'react';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateParts, localDate, localTime, span } from '../../lib/time';
-import { byDay, type Next, workOf } from './model';
+import { byDay, type Next } from './model';
 
 const DAYS = 7;
 const DAY = 24 * 60 * 60_000;
@@ -30,7 +30,7 @@ function block(stretch: { start: string; end: string }, zone: string): Block {
 
 /** The week's sittings on the free hours, a line a day. */
 const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void }) {
-  const { board, zone } = useStudent();
+  const { zone, work } = useStudent();
   const now = useNow();
   const days = Array.from({ length: DAYS }, (_, k) => localDate(now + k * DAY, zone));
   const free = next.free.map((stretch) => block(stretch, zone));
@@ -43,7 +43,6 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
   const left = (minute: number) => `${((minute - first) / (last - first)) * 100}%`;
   const width = (one: Block) => `${((one.to - one.from) / (last - first)) * 100}%`;
   const sums = new Map(byDay(next, zone).map((day) => [day.date, day]));
-  const work = workOf(board);
   const ticks = Array.from({ length: Math.floor((last - first) / 180) + 1 }, (_, k) => first + k * 180);
   return (
     <section aria-labelledby="sittings">

@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import { useSearchParams } from 'react-router';
 import { client, type Schemas, take, writeKey } from '../../api/client';
 import { notesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
@@ -22,7 +22,7 @@ function NotesView() {
 
 function NoteBook({ notes }: { notes: readonly Note[] }) {
   const { board } = useStudent();
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const course = Number(params.get('course')) || null;
   const work = Number(params.get('work')) || null;
   const tag = params.get('tag') ?? '';

@@ -1,8 +1,8 @@
 import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { client, type Detail, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
 import { near, span } from '../../lib/time';
 import { bytes, count, sentence } from '../../lib/words';
@@ -28,7 +28,7 @@ function HandIn({ detail }: { detail: Detail }) {
 }
 
 function Open({ detail }: { detail: Detail }) {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const [confirming, setConfirming] = useState(false);
   const [text, setText] = useState(detail.draft.text);
   const part = useRef<HTMLDivElement>(null);
@@ -156,7 +156,7 @@ interface ConfirmProps {
 /** The last look: what goes, and whether it is on time. */
 function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
   const { id, zone } = useStudent();
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
   const [key] = useState(writeKey);

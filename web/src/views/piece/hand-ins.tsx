@@ -1,8 +1,9 @@
 import { useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { client, type Detail, type Receipt, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { moment } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
@@ -34,7 +35,7 @@ function HandIns({ detail }: { detail: Detail }) {
 
 function HandInLine({ detail, receipt }: { detail: Detail; receipt: Receipt }) {
   const { zone } = useStudent();
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   const show = () =>
     setParams((before) => {
       before.set('receipt', String(receipt.id));

@@ -2,9 +2,9 @@ import clsx from 'clsx';
 import { X } from 'lucide-react';
 import { Dialog as Radix } from 'radix-ui';
 import { lazy, Suspense, useEffect, useRef } from 'react';
-import { useSearchParams } from 'react-router';
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { hasModifier } from '../../lib/keys';
 import { count } from '../../lib/words';
 import { Boundary } from '../../ui/boundary';
@@ -19,7 +19,7 @@ const PdfPages = lazy(() => import('./pdf-pages'));
 
 /** The file that `?marks=` names, with the marks of teachers on its pages and their words beside them. */
 function MarkedPage({ detail }: { detail: Detail }) {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const key = params.get('marks');
   const marks = inOrder(detail.said.filter((one) => one.mark && markKey(one) === key));
   const first = marks[0];

@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { client, type Detail, Refused, type Schemas, take, writeKey } from '../../api/client';
 import { messageDraftsQuery, messagesQuery, refreshStudent, sessionQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
@@ -15,10 +16,23 @@ import { Failed, Loading } from '../../ui/states';
 type Drafts = Schemas['DraftsView'];
 type Message = Schemas['MessageView'];
 
-/** Opens a message to the teacher, drafted from the facts. */
+/** Opens a message to the teacher, drafted from the facts; by `?step=message`, too. */
 function WriteToTeacher({ detail }: { detail: Detail }) {
   const { mayWrite } = useStudent();
-  const [open, setOpen] = useState(false);
+  const [params, setParams] = useAddress();
+  const open = params.get('step') === 'message';
+  const setOpen = (next: boolean) =>
+    setParams(
+      (before) => {
+        if (next) before.set('step', 'message');
+        else {
+          before.delete('step');
+          before.delete('about');
+        }
+        return before;
+      },
+      { replace: true },
+    );
   if (!mayWrite) return null;
   return (
     <>
@@ -54,10 +68,12 @@ interface MessageFormProps {
 
 function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const { id } = useStudent();
-  const [about, setAbout] = useState(0);
+  const [params] = useAddress();
+  const asked = drafts.drafts.findIndex((draft) => draft.about === params.get('about'));
+  const [about, setAbout] = useState(Math.max(0, asked));
   const [to, setTo] = useState(drafts.address);
-  const [subject, setSubject] = useState(drafts.drafts[0]?.subject ?? '');
-  const [body, setBody] = useState(drafts.drafts[0]?.body ?? '');
+  const [subject, setSubject] = useState(drafts.drafts[about]?.subject ?? '');
+  const [body, setBody] = useState(drafts.drafts[about]?.body ?? '');
   const [key] = useState(writeKey);
   const [fault, setFault] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);

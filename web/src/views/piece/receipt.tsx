@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import type { Detail, Receipt } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { exact, span } from '../../lib/time';
 import { bytes } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
@@ -29,7 +29,7 @@ function timingWords(receipt: Receipt): string {
 
 /** The receipt that `?receipt=` names. */
 function ReceiptDialog({ detail }: { detail: Detail }) {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const receipt = detail.handIns.find((one) => String(one.id) === params.get('receipt'));
   const close = () =>
     setParams((before) => {

@@ -1,8 +1,8 @@
 import { type FormEvent, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { client, type Detail, writeKey } from '../../api/client';
 import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { Button, TextButton } from '../../ui/button';
 import { TextArea } from '../../ui/field';
 import { Messages, WriteToTeacher } from './message';
@@ -15,7 +15,7 @@ function SaidPart({ detail }: { detail: Detail }) {
   const { mayWrite } = useStudent();
   const [answering, setAnswering] = useState<number | 'new' | null>(null);
   const { said, work } = detail;
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   const show = (mark: Said) =>
     setParams((before) => {
       before.set('marks', markKey(mark));

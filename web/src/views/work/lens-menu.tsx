@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { ChevronDown } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { client, Refused, take, writeKey } from '../../api/client';
 import { lensesQuery, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { type Narrowing, writeNarrowing } from '../../lib/narrow';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -16,7 +16,7 @@ import { noticeChange, noticeFault } from '../../ui/notice';
 function LensMenu({ narrowing, chip }: { narrowing: Narrowing; chip: string }) {
   const { id, mayWrite } = useStudent();
   const lenses = useQuery(lensesQuery(id)).data ?? [];
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   const [saving, setSaving] = useState(false);
   const query = writeNarrowing(narrowing).toString();
   const held = lenses.find((lens) => lens.query === query);
@@ -45,7 +45,7 @@ function LensMenu({ narrowing, chip }: { narrowing: Narrowing; chip: string }) {
         }
       >
         {lenses.map((lens) => (
-          <MenuItem key={lens.id} onSelect={() => setParams(new URLSearchParams(lens.query))}>
+          <MenuItem key={lens.id} onSelect={() => setParams(() => new URLSearchParams(lens.query))}>
             {lens.name}
           </MenuItem>
         ))}

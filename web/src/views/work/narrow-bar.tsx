@@ -1,8 +1,8 @@
 import clsx from 'clsx';
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { hasModifier, isTyping } from '../../lib/keys';
 import {
   countTrait,
@@ -345,7 +345,7 @@ function TextBox({ text, onChange }: { text: string; onChange: (text: string) =>
 }
 
 function AddMenu() {
-  const [, setParams] = useSearchParams();
+  const [, setParams] = useAddress();
   const add = (what: string) =>
     setParams((before) => {
       before.set('add', what);

@@ -1,10 +1,10 @@
 import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../../lib/address';
 import { type Narrowing, readNarrowing, writeNarrowing } from '../../lib/narrow';
 
 /** What the work is narrowed to, kept in the address. */
 export function useNarrowing(): [Narrowing, (change: Partial<Narrowing>) => void] {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const narrowing = useMemo(() => readNarrowing(params), [params]);
   const change = useCallback(
     (next: Partial<Narrowing>) =>

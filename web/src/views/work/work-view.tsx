@@ -1,7 +1,8 @@
 import clsx from 'clsx';
 import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react';
-import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams } from 'react-router';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { EVERYTHING, isNarrowed, narrow, writeNarrowing } from '../../lib/narrow';
 import { useNow } from '../../lib/now';
 import { Button } from '../../ui/button';
@@ -147,7 +148,7 @@ function NothingYet() {
 
 /** The forms that open from anywhere by `?add=work` or `?add=course`. */
 function AddDialogs() {
-  const [params, setParams] = useSearchParams();
+  const [params, setParams] = useAddress();
   const { board } = useStudent();
   const add = params.get('add');
   const close = () =>

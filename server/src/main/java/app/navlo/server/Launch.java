@@ -92,6 +92,7 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
                 "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;DB_CLOSE_ON_EXIT=FALSE");
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);
+        properties.put("navlo.demo.calendars", port == 0 ? 0 : port + 2);
         properties.put("navlo.demo.clock", still ? "still" : "running");
         return properties;
     }

@@ -28,6 +28,7 @@ public final class CourseBook {
     private final Ledger ledger;
     private final Map<String, GradedWork> graded = new LinkedHashMap<>();
     private final Readings readings;
+    private final Findings all;
 
     private CourseBook(CourseRules rules, List<CourseWork> works, Collection<GradedReturn> returns, Instant now) {
         this.rules = rules;
@@ -44,6 +45,7 @@ public final class CourseBook {
         ledger = new Ledger(worked.values(), rules, now);
         worked.values().stream().filter(Ledger::counts).forEach(one -> graded.put(one.id(), ledger.graded(one)));
         readings = Readings.of(rules.scheme(), rules.table(), graded.values());
+        all = new Findings(rules, worked.values(), graded, ledger, turnaround, now);
     }
 
     /**
@@ -96,7 +98,7 @@ public final class CourseBook {
 
     /** In the course's bank; 0 where it has none. */
     public int tokensLeft() {
-        return all().tokensLeft();
+        return all.tokensLeft();
     }
 
     public Turnaround turnaround() {
@@ -125,7 +127,6 @@ public final class CourseBook {
 
     /** All that is known of each piece of work, in the order of the course. */
     public List<Finding> findings() {
-        Findings all = all();
         return worked.values().stream()
                 .map(one -> all.of(one, shut.get(one.id())))
                 .toList();
@@ -137,11 +138,7 @@ public final class CourseBook {
         if (one == null) {
             throw new IllegalArgumentException("no work " + work + " in the course");
         }
-        return all().of(one, shut.get(work));
-    }
-
-    private Findings all() {
-        return new Findings(rules, worked.values(), graded, ledger, turnaround, now);
+        return all.of(one, shut.get(work));
     }
 
     /**

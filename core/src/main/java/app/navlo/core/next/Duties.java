@@ -15,7 +15,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -34,24 +33,26 @@ final class Duties {
 
     private static final Rational HOPED_FOR = Rational.of(6, 10);
 
+    private final Map<String, Aim> aims;
     private final Instant now;
     private final Map<String, Finding> findings = new HashMap<>();
     private final Map<String, Duty> duties = new HashMap<>();
 
-    private Duties(Instant now) {
+    private Duties(Map<String, Aim> aims, Instant now) {
+        this.aims = aims;
         this.now = now;
     }
 
-    /** In the order of the courses and of their work. */
-    static List<Duty> of(Collection<CourseBook> books, Instant now) {
-        Duties all = new Duties(now);
+    /** In the order of the courses and of their work. @param aims by course; usual where there is none */
+    static List<Duty> of(Collection<CourseBook> books, Map<String, Aim> aims, Instant now) {
+        Duties all = new Duties(aims, now);
         List<Duty> found = new ArrayList<>();
         for (CourseBook book : books) {
             List<Finding> findings = book.findings();
             findings.forEach(finding -> all.findings.put(finding.id(), finding));
-            Rational share = Scale.shareOfCompletion(book);
+            Rational share = Scale.shareOfCompletion(findings);
             for (Finding finding : findings) {
-                if (toDo(finding)) {
+                if (plannable(finding)) {
                     all.duties.put(finding.id(), all.duty(book, finding, share));
                 }
             }
@@ -60,7 +61,7 @@ final class Duties {
         return found;
     }
 
-    private static boolean toDo(Finding finding) {
+    private static boolean plannable(Finding finding) {
         Move move = finding.state().move();
         return finding.item().expectsHandIn() && (move == Move.YOURS || move == Move.NOT_YET);
     }
@@ -79,8 +80,11 @@ final class Duties {
     private Duty duty(CourseBook book, Finding finding, Rational shareOfCompletion) {
         long minutes = finding.work().minutes();
         Gated gated = gated(book, finding);
+        Rational onTime = onTime(book, finding, shareOfCompletion);
+        Aim aim = aims.getOrDefault(book.rules().course(), Aim.USUAL);
         return new Duty(
                 book,
+                aim,
                 finding,
                 Deed.of(finding.state()),
                 minutes == 0 ? GUESSED_MINUTES : minutes,
@@ -88,7 +92,8 @@ final class Duties {
                 gated.release,
                 gated.after,
                 gated.lag.toMinutes(),
-                ways(book, finding, onTime(book, finding, shareOfCompletion)));
+                onTime,
+                ways(book, finding, onTime.times(aim.importance())));
     }
 
     /** What it gains in course percent if it is handed in now. */
@@ -163,6 +168,7 @@ final class Duties {
         }
     }
 
+    /** @param onTime what it is worth, weighed */
     private List<Way> ways(CourseBook book, Finding finding, Rational onTime) {
         List<Way> ways = new ArrayList<>();
         Instant due = finding.state().redo() != null
@@ -232,11 +238,5 @@ final class Duties {
             steps.add(new Until(safe, worth, share));
         }
         steps.add(new Until(by, Math.max(1, Scale.hundredths(value.times(AT_RISK))), share));
-    }
-
-    static Set<String> ids(Collection<Duty> duties) {
-        Set<String> ids = new HashSet<>();
-        duties.forEach(duty -> ids.add(duty.id()));
-        return ids;
     }
 }

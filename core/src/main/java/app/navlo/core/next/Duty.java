@@ -11,14 +11,17 @@ import org.jspecify.annotations.Nullable;
 /**
  * A piece of work that can be planned.
  *
+ * @param aim of its course; the steps of the modes are weighed by its importance
  * @param minutes of effort, at least 1
  * @param release when it can be begun; null for now
  * @param after work that must be finished first
  * @param lagMinutes after the last of those
+ * @param onTime what it gains in course percent if it is handed in now
  * @param modes the plain one first
  */
 record Duty(
         CourseBook book,
+        Aim aim,
         Finding finding,
         Deed deed,
         long minutes,
@@ -26,13 +29,14 @@ record Duty(
         @Nullable Instant release,
         List<String> after,
         long lagMinutes,
+        Rational onTime,
         List<Way> modes) {
     /** @param leeway null for the due in force */
     record Way(@Nullable Leeway leeway, List<Until> steps) {}
 
     /**
      * @param by finished by then; null for always
-     * @param value hundredths of a course percent
+     * @param value hundredths of a course percent, times the course's importance
      * @param share of full marks that is kept
      */
     record Until(@Nullable Instant by, long value, Rational share) {}

@@ -10,13 +10,22 @@ import org.jspecify.annotations.Nullable;
  * The moves in the order in which they save the most, and what isn't among them.
  *
  * @param left in the order of what leaving them costs, the dearest first
- * @param value of the plan in hundredths of a course percent, with what pass lines and letters add
+ * @param errands moves beside them that take a minute
+ * @param value of the plan in hundredths of a course percent, each times its course's importance, with what pass lines,
+ *     letters and targets add
  * @param withinPercent by how much of the best possible a plan could be better at most; 0 if none could
- * @param wishesCost hundredths of a course percent that the wishes cost; 0 without any
+ * @param wishesCost what the wishes cost, in the same measure; 0 without any
  */
 public record NextPlan(
-        List<Planned> planned, List<Left> left, long value, double withinPercent, boolean proven, long wishesCost) {
+        List<Planned> planned,
+        List<Left> left,
+        List<Errand> errands,
+        long value,
+        double withinPercent,
+        boolean proven,
+        long wishesCost) {
     public NextPlan {
+        errands = List.copyOf(errands);
         planned = List.copyOf(planned);
         left = List.copyOf(left);
     }
@@ -26,9 +35,10 @@ public record NextPlan(
      *
      * @param at of the instant that it is in time for; null where nothing is lost later
      * @param loses hundredths of a course percent by missing it
-     * @param opens titles of planned work that can't be begun before
+     * @param opens planned work that can't be begun before
+     * @param pushedBy work that comes before it though it brings less a minute, in the plan's order
      */
-    public record Because(Kind kind, @Nullable Instant at, long loses, List<String> opens) {
+    public record Because(Kind kind, @Nullable Instant at, long loses, List<String> opens, List<String> pushedBy) {
         public enum Kind {
             WISHED,
             OPENS_OTHERS,

@@ -16,12 +16,15 @@ import app.navlo.core.plan.PlanProblem.Slot;
 import app.navlo.core.plan.PlanProblem.Step;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.plan.Solver;
+import app.navlo.core.plan.WholeSittings;
 import app.navlo.core.time.Stretch;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -33,18 +36,24 @@ public final class NextPlanner {
     private static final long PASS = 500;
 
     private static final long LETTER = 100;
+    /** Reaching what one has set oneself. */
+    private static final long TARGET = 300;
+
+    /** A job isn't begun for fewer minutes than these before the time is up, if it needn't be. */
+    private static final long WORTH_BEGINNING = 15;
 
     private final List<Duty> duties;
     private final Map<String, Integer> places = new HashMap<>();
     private final List<CourseBook> books;
     private final List<Stretch> free;
-    private final Instant now;
+    /** The whole minute that minutes are counted from: hours are free and works are due on whole minutes. */
+    private final Instant base;
 
-    private NextPlanner(Collection<CourseBook> books, List<Stretch> free, Instant now) {
+    private NextPlanner(Collection<CourseBook> books, List<Stretch> free, Map<String, Aim> aims, Instant now) {
         this.books = List.copyOf(books);
         this.free = free;
-        this.now = now;
-        duties = Duties.of(books, now);
+        this.base = now.truncatedTo(ChronoUnit.MINUTES);
+        duties = Duties.of(books, aims, now);
         for (int i = 0; i < duties.size(); i++) {
             places.put(duties.get(i).id(), i);
         }
@@ -53,13 +62,18 @@ public final class NextPlanner {
     /**
      * @param books of all courses, at {@code now}
      * @param free time from now on, in order and disjoint
+     * @param aims by course; usual where there is none
      */
-    public static NextPlan plan(Collection<CourseBook> books, List<Stretch> free, Wishes wishes, Instant now) {
-        NextPlanner planner = new NextPlanner(books, free, now);
+    public static NextPlan plan(
+            Collection<CourseBook> books, List<Stretch> free, Wishes wishes, Map<String, Aim> aims, Instant now) {
+        NextPlanner planner = new NextPlanner(books, free, aims, now);
         Effort effort = Effort.quick(planner.duties.size());
         PlanProblem problem = planner.problem(wishes);
         Solution solution = Solver.solve(problem, effort);
-        Plan order = GreatestFirst.of(solution.plan(), new Layout(problem), planner::valueAMinute);
+        Plan order = WholeSittings.of(
+                GreatestFirst.of(solution.plan(), new Layout(problem), planner::valueAMinute),
+                problem,
+                WORTH_BEGINNING);
         long cost = wishes.equals(Wishes.NONE)
                 ? 0
                 : Math.max(
@@ -68,7 +82,8 @@ public final class NextPlanner {
                                         .plan()
                                         .value()
                                 - solution.plan().value());
-        return new Replay(planner.duties, planner.sittings(order), solution, free, wishes, now, cost).plan();
+        return new Replay(planner.books, planner.duties, planner.sittings(order), solution, free, wishes, now, cost)
+                .plan();
     }
 
     private PlanProblem problem(Wishes wishes) {
@@ -76,14 +91,11 @@ public final class NextPlanner {
                 .map(stretch -> new Slot(up(stretch.start()), down(stretch.endExclusive())))
                 .filter(slot -> slot.start() < slot.endExclusive())
                 .toList();
-        List<Integer> first = wishes.first().stream()
-                .filter(places::containsKey)
-                .map(places::get)
-                .toList();
+        Waiting waiting = waiting(wishes);
         List<Job> jobs = new ArrayList<>();
         List<Bonus> bonuses = new ArrayList<>();
         for (Duty duty : duties) {
-            jobs.add(job(duty, wishes, first));
+            jobs.add(job(duty, wishes, waiting));
         }
         for (CourseBook book : books) {
             bonuses.addAll(bonuses(book));
@@ -95,17 +107,7 @@ public final class NextPlanner {
         return books.stream().map(CourseBook::tokensLeft).toList();
     }
 
-    private Job job(Duty duty, Wishes wishes, List<Integer> first) {
-        int place = places.get(duty.id());
-        List<Integer> after =
-                new ArrayList<>(duty.after().stream().map(places::get).toList());
-        int rank = first.indexOf(place);
-        if (duty.lagMinutes() == 0) {
-            List<Integer> before = rank < 0 ? first : first.subList(0, rank);
-            before.stream()
-                    .filter(one -> !after.contains(one) && !leadsTo(place, one))
-                    .forEach(after::add);
-        }
+    private Job job(Duty duty, Wishes wishes, Waiting waiting) {
         Instant release = duty.release();
         Instant wished = wishes.notBefore().get(duty.id());
         release = wished != null && (release == null || wished.isAfter(release)) ? wished : release;
@@ -113,16 +115,39 @@ public final class NextPlanner {
                 duty.id(),
                 duty.minutes(),
                 release == null ? 0 : up(release),
-                after,
+                waiting.after(places.get(duty.id())),
                 duty.lagMinutes(),
                 duty.modes().stream().map(way -> mode(duty, way)).toList());
     }
 
-    /** Whether work must be done before another, so that it can't be made to wait for it. */
-    private boolean leadsTo(int first, int later) {
-        return duties.get(later).after().stream()
-                .map(places::get)
-                .anyMatch(before -> before == first || leadsTo(first, before));
+    /**
+     * What is wished first comes before all other work, and what is wished before something before that. Work that waits
+     * for a teacher to grade other work waits for nothing else: its wait would begin with the last of them.
+     */
+    private Waiting waiting(Wishes wishes) {
+        Waiting waiting = new Waiting(duties.size());
+        for (Duty duty : duties) {
+            duty.after().forEach(before -> waiting.add(places.get(before), places.get(duty.id())));
+        }
+        List<String> known = wishes.first().stream().filter(places::containsKey).toList();
+        for (int i = 0; i < known.size(); i++) {
+            for (int j = i + 1; j < known.size(); j++) {
+                wait(waiting, known.get(i), known.get(j));
+            }
+        }
+        wishes.before().forEach((first, then) -> wait(waiting, first, then));
+        for (String first : known) {
+            duties.forEach(duty -> wait(waiting, first, duty.id()));
+        }
+        return waiting;
+    }
+
+    private void wait(Waiting waiting, String first, String then) {
+        Integer before = places.get(first);
+        Integer after = places.get(then);
+        if (before != null && after != null && duties.get(after).lagMinutes() == 0) {
+            waiting.add(before, after);
+        }
     }
 
     private Mode mode(Duty duty, Duty.Way way) {
@@ -145,7 +170,7 @@ public final class NextPlanner {
                 steps);
     }
 
-    /** What is short of a boundary of the grade table if nothing of this is done. */
+    /** What is short of a boundary of the grade table, and of the target, if nothing of this is done. */
     private List<Bonus> bonuses(CourseBook book) {
         List<Integer> jobs = IntStream.range(0, duties.size())
                 .filter(i -> duties.get(i).book() == book)
@@ -153,23 +178,32 @@ public final class NextPlanner {
                 .toList();
         Rational figure = book.readings().of(Reading.EXPECTED).grade().figure();
         List<GradeTable.Row> rows = book.rules().table().rows();
-        if (jobs.isEmpty() || figure == null || rows.isEmpty()) {
+        if (jobs.isEmpty() || figure == null) {
             return List.of();
         }
+        Aim aim = duties.get(jobs.get(0)).aim();
+        Rational weight = Scale.factor(book).times(aim.importance());
         long possible = jobs.stream().mapToLong(i -> most(duties.get(i))).sum();
-        long floor = Scale.hundredths(figure.times(Scale.factor(book)))
+        long floor = Scale.hundredths(figure.times(weight))
                 - jobs.stream()
                         .filter(i -> duties.get(i).finding().state().redo() == null)
                         .mapToLong(i -> most(duties.get(i)))
                         .sum();
         List<Bonus> bonuses = new ArrayList<>();
+        Map<Rational, Long> lines = new LinkedHashMap<>();
         for (int r = 0; r < rows.size(); r++) {
-            long from = Scale.hundredths(rows.get(r).from().times(Scale.factor(book)));
-            long need = from - floor;
-            if (need > 0 && need <= possible) {
-                bonuses.add(new Bonus(jobs, need, r == rows.size() - 1 ? PASS : LETTER));
-            }
+            lines.put(rows.get(r).from(), r == rows.size() - 1 ? PASS : LETTER);
         }
+        if (aim.target() != null) {
+            lines.merge(aim.target(), TARGET, Long::sum);
+        }
+        lines.forEach((from, bonus) -> {
+            long need = Scale.hundredths(from.times(weight)) - floor;
+            if (need > 0 && need <= possible) {
+                bonuses.add(
+                        new Bonus(jobs, need, Scale.hundredths(aim.importance().times(Rational.of(bonus, 100)))));
+            }
+        });
         return bonuses;
     }
 
@@ -185,25 +219,37 @@ public final class NextPlanner {
     }
 
     private long up(Instant at) {
-        Duration ahead = Duration.between(now, at);
+        Duration ahead = Duration.between(base, at);
         return ahead.isNegative()
                 ? Math.min(0, ahead.toMinutes())
                 : ahead.plusMinutes(1).minusNanos(1).toMinutes();
     }
 
     private long down(Instant at) {
-        return Math.floorDiv(Duration.between(now, at).toSeconds(), 60);
+        return Math.floorDiv(Duration.between(base, at).toSeconds(), 60);
     }
 
     /** A job with the stretches in which it is worked on. */
-    record Sat(Duty duty, Duty.Way way, List<Stretch> sittings) {}
+    record Sat(Duty duty, Duty.Way way, List<Stretch> sittings) {
+        Instant finish() {
+            return sittings.get(sittings.size() - 1).endExclusive();
+        }
+
+        /** The step that it is in time for; null where it is too late for all. */
+        Duty.@Nullable Until met() {
+            return way.steps().stream()
+                    .filter(until -> until.by() == null || !finish().isAfter(until.by()))
+                    .findFirst()
+                    .orElse(null);
+        }
+    }
 
     private List<Sat> sittings(Plan plan) {
         List<Sat> sat = new ArrayList<>();
         for (Plan.Placed placed : plan.jobs()) {
             Duty duty = duties.get(placed.job());
-            Instant from = now.plus(Duration.ofMinutes(placed.start()));
-            Instant until = now.plus(Duration.ofMinutes(placed.finish()));
+            Instant from = base.plus(Duration.ofMinutes(placed.start()));
+            Instant until = base.plus(Duration.ofMinutes(placed.finish()));
             List<Stretch> sittings = new ArrayList<>();
             for (Stretch stretch : free) {
                 Instant start = stretch.start().isAfter(from) ? stretch.start() : from;

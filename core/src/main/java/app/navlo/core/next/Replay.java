@@ -11,6 +11,7 @@ import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.next.NextPlanner.Sat;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.time.Stretch;
+import java.math.RoundingMode;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -20,6 +21,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /** Puts a plan to the grade engine, one hand-in after the other, and says what each does to its course. */
@@ -27,6 +29,7 @@ final class Replay {
     private final List<Duty> duties;
     private final List<Sat> order;
     private final Solution solution;
+    private final List<CourseBook> books;
     private final List<Stretch> free;
     private final Wishes wishes;
     private final Instant now;
@@ -37,6 +40,7 @@ final class Replay {
     private final Map<CourseBook, Rational> percent = new HashMap<>();
 
     Replay(
+            List<CourseBook> books,
             List<Duty> duties,
             List<Sat> order,
             Solution solution,
@@ -44,6 +48,7 @@ final class Replay {
             Wishes wishes,
             Instant now,
             long wishesCost) {
+        this.books = books;
         this.duties = duties;
         this.order = order;
         this.solution = solution;
@@ -65,10 +70,13 @@ final class Replay {
     }
 
     NextPlan plan() {
-        Set<String> sat = Duties.ids(order.stream().map(Sat::duty).toList());
+        Set<String> sat = order.stream().map(one -> one.duty().id()).collect(Collectors.toSet());
         List<Planned> planned = new ArrayList<>();
+        Map<String, Double> aMinute = new LinkedHashMap<>();
         for (Sat one : order) {
-            planned.add(planned(one, gain(one), sat));
+            Rational gain = gain(one);
+            aMinute.put(one.duty().id(), aMinute(one.duty(), gain));
+            planned.add(planned(one, gain, because(one, sat, pushedBy(one.duty().id(), aMinute))));
         }
         List<Left> left = new ArrayList<>();
         for (Duty duty : duties) {
@@ -78,14 +86,35 @@ final class Replay {
         }
         left.sort(Comparator.comparing(Left::cost).reversed());
         return new NextPlan(
-                planned, left, solution.plan().value(), solution.withinPercent(), solution.proven(), wishesCost);
+                planned,
+                left,
+                Errands.of(books, planned),
+                solution.plan().value(),
+                solution.withinPercent(),
+                solution.proven(),
+                wishesCost);
+    }
+
+    private static double aMinute(Duty duty, Rational gain) {
+        return gain.times(duty.aim().importance())
+                        .toDecimal(6, RoundingMode.HALF_UP)
+                        .doubleValue()
+                / duty.minutes();
+    }
+
+    /** @param aMinute of all work up to this, in the plan's order */
+    private static List<String> pushedBy(String work, Map<String, Double> aMinute) {
+        return aMinute.entrySet().stream()
+                .filter(before -> before.getValue() < aMinute.get(work))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     private Rational gain(Sat one) {
         Duty duty = one.duty();
         CourseBook book = duty.book();
         if (Scale.byCompletion(book)) {
-            return Scale.completes(book, duty.finding()) ? Scale.shareOfCompletion(book) : Rational.ZERO;
+            return duty.onTime();
         }
         if (!duty.finding().work().counted()) {
             return Rational.ZERO;
@@ -104,20 +133,15 @@ final class Replay {
 
     /** At its expected score, less what its policy takes off then; with leeway, what is kept of it by the later due. */
     private static WhatIf handedIn(Sat one) {
-        Instant finish = one.sittings().get(one.sittings().size() - 1).endExclusive();
         Rational raw = Duties.raw(one.duty().finding());
         if (one.way().leeway() == null) {
-            return new WhatIf(one.duty().id(), raw, null, finish);
+            return new WhatIf(one.duty().id(), raw, null, one.finish());
         }
-        Rational share = one.way().steps().stream()
-                .filter(until -> until.by() == null || !finish.isAfter(until.by()))
-                .map(Duty.Until::share)
-                .findFirst()
-                .orElse(Rational.ZERO);
-        return WhatIf.score(one.duty().id(), raw.times(share));
+        Duty.Until met = one.met();
+        return WhatIf.score(one.duty().id(), met == null ? Rational.ZERO : raw.times(met.share()));
     }
 
-    private Planned planned(Sat one, Rational gain, Set<String> sat) {
+    private static Planned planned(Sat one, Rational gain, Because because) {
         Duty duty = one.duty();
         return new Planned(
                 duty.id(),
@@ -129,25 +153,31 @@ final class Replay {
                 gain,
                 one.sittings(),
                 one.way().leeway(),
-                because(one, sat));
+                because);
     }
 
-    private Because because(Sat one, Set<String> sat) {
+    private Because because(Sat one, Set<String> sat, List<String> pushedBy) {
         Duty duty = one.duty();
-        Instant finish = one.sittings().get(one.sittings().size() - 1).endExclusive();
         List<String> opens = duties.stream()
                 .filter(other -> sat.contains(other.id()) && other.after().contains(duty.id()))
                 .map(Duty::id)
                 .toList();
-        Duty.Until met = met(one.way(), finish);
+        Duty.Until met = one.met();
         long later = next(one.way(), met);
-        long loses = met == null ? 0 : met.value() - later;
+        long loses = met == null ? 0 : unweighed(duty, met.value() - later);
         Instant at = met == null || loses == 0 ? null : met.by();
-        return new Because(kind(duty, !opens.isEmpty(), at), at, loses, opens);
+        return new Because(kind(duty, !opens.isEmpty(), at), at, loses, opens, pushedBy);
+    }
+
+    private static long unweighed(Duty duty, long value) {
+        return Rational.of(value)
+                .dividedBy(duty.aim().importance())
+                .toDecimal(0, RoundingMode.HALF_UP)
+                .longValueExact();
     }
 
     private Because.Kind kind(Duty duty, boolean opens, @Nullable Instant at) {
-        if (wishes.first().contains(duty.id())) {
+        if (wishes.ahead(duty.id())) {
             return Because.Kind.WISHED;
         }
         if (opens) {
@@ -158,13 +188,6 @@ final class Replay {
         }
         SafeBy safeBy = duty.finding().safeBy();
         return safeBy != null && safeBy.at().equals(at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
-    }
-
-    private static Duty.@Nullable Until met(Duty.Way way, Instant finish) {
-        return way.steps().stream()
-                .filter(until -> until.by() == null || !finish.isAfter(until.by()))
-                .findFirst()
-                .orElse(null);
     }
 
     private static long next(Duty.Way way, Duty.@Nullable Until met) {
@@ -185,7 +208,7 @@ final class Replay {
     /** What it would add to the plan if it were handed in now. */
     private Rational cost(Duty duty) {
         if (Scale.byCompletion(duty.book())) {
-            return Scale.completes(duty.book(), duty.finding()) ? Scale.shareOfCompletion(duty.book()) : Rational.ZERO;
+            return duty.onTime();
         }
         if (!duty.finding().work().counted()) {
             return Rational.ZERO;

@@ -25,10 +25,9 @@ final class Scale {
     }
 
     /** What one required piece of work is of a course by completion. */
-    static Rational shareOfCompletion(CourseBook book) {
-        long required = book.findings().stream()
-                .filter(finding -> finding.item().required())
-                .count();
+    static Rational shareOfCompletion(List<Finding> findings) {
+        long required =
+                findings.stream().filter(finding -> finding.item().required()).count();
         return required == 0 ? Rational.ZERO : Rational.of(100, required);
     }
 

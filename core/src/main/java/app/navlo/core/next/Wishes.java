@@ -9,12 +9,19 @@ import java.util.Map;
  *
  * @param first work that comes before all other, in this order
  * @param notBefore work that isn't begun before an instant
+ * @param before work, each with other work that isn't begun before it is done
  */
-public record Wishes(List<String> first, Map<String, Instant> notBefore) {
-    public static final Wishes NONE = new Wishes(List.of(), Map.of());
+public record Wishes(List<String> first, Map<String, Instant> notBefore, Map<String, String> before) {
+    public static final Wishes NONE = new Wishes(List.of(), Map.of(), Map.of());
 
     public Wishes {
         first = first.stream().distinct().toList();
         notBefore = Map.copyOf(notBefore);
+        before = Map.copyOf(before);
+    }
+
+    /** Whether anything was wished of the place of this work. */
+    boolean ahead(String work) {
+        return first.contains(work) || before.containsKey(work);
     }
 }

@@ -1,6 +1,5 @@
 package app.navlo.core.plan;
 
-import java.util.Arrays;
 import java.util.SplittableRandom;
 import java.util.function.BooleanSupplier;
 import java.util.stream.IntStream;
@@ -35,7 +34,7 @@ final class Change {
     /** The jobs that can earn anything at all, or open one that can. */
     private final int[] hopeful;
 
-    private final int[] spent;
+    final Purse purse;
     private final int[] changedJob;
     private final int[] changedFrom;
     private int changed;
@@ -58,7 +57,7 @@ final class Change {
             mark(job, job);
         }
         hopeful = hopeful();
-        spent = new int[c.budget.length];
+        purse = new Purse(c, ways);
         changedJob = new int[2 * n + 2];
         changedFrom = new int[2 * n + 2];
         part = new int[n];
@@ -90,22 +89,28 @@ final class Change {
 
     /** Counts the tokens of a sequence that was set anew. */
     void recount() {
-        Arrays.fill(spent, 0);
-        for (int job = 0; job < n; job++) {
-            pay(job, sequence.way[job], 1);
-        }
+        purse.recount(sequence.way);
     }
 
     /** @return false if the draw can't be done here; nothing is changed then */
     boolean draw(int busyPlaces) {
         begin();
-        boolean drawn = kind(busyPlaces);
-        if (!drawn) {
-            undo();
-        } else {
+        return settled(kind(busyPlaces));
+    }
+
+    /** The same with a change that is given: for one that looks for small improvements. */
+    boolean given(BooleanSupplier change) {
+        begin();
+        return settled(change.getAsBoolean());
+    }
+
+    private boolean settled(boolean can) {
+        if (can) {
             widen();
+        } else {
+            undo();
         }
-        return drawn;
+        return can;
     }
 
     private boolean kind(int busyPlaces) {
@@ -158,11 +163,11 @@ final class Change {
         if (old == target) {
             return false;
         }
-        begin(Math.min(old, target), Math.max(old, target));
+        stretch(Math.min(old, target), Math.max(old, target));
         return target < old ? forward(job, target, old) : back(job, target, old);
     }
 
-    private void begin(int first, int last) {
+    private void stretch(int first, int last) {
         from = first;
         to = last;
     }
@@ -224,7 +229,7 @@ final class Change {
     }
 
     private void stay(int one, int other) {
-        begin(Math.min(one, other), Math.max(one, other));
+        stretch(Math.min(one, other), Math.max(one, other));
         System.arraycopy(sequence.order, from, sequence.next, from, to - from + 1);
     }
 
@@ -253,8 +258,8 @@ final class Change {
         }
         int count = ways.tokens[job].length;
         int way = count > 1 ? random.nextInt(count) : 0;
-        way = count > 0 && affordable(job, way) ? way : 0;
-        if (count == 0 || !affordable(job, way)) {
+        way = count > 0 && purse.pays(job, sequence.way[job], way) ? way : 0;
+        if (count == 0 || !purse.pays(job, sequence.way[job], way)) {
             return false;
         }
         choose(job, way);
@@ -287,14 +292,14 @@ final class Change {
         }
         int place = sequence.place[job];
         int otherPlace = place;
-        if (!affordable(job, way)) {
-            int other = spender(ways.bank[job][way], job);
+        if (!purse.pays(job, sequence.way[job], way)) {
+            int other = purse.spender(ways.bank[job][way], job, sequence.way, random.nextInt(n));
             if (other < 0) {
                 return false;
             }
             choose(other, ways.tokens[other][0] == 0 ? 0 : -1);
             otherPlace = sequence.place[other];
-            if (!affordable(job, way)) {
+            if (!purse.pays(job, sequence.way[job], way)) {
                 return false;
             }
         }
@@ -303,38 +308,9 @@ final class Change {
         return true;
     }
 
-    private int spender(int bank, int not) {
-        int first = random.nextInt(n);
-        for (int i = 0; i < n; i++) {
-            int job = (first + i) % n;
-            if (job != not && costs(job, sequence.way[job], bank) > 0) {
-                return job;
-            }
-        }
-        return -1;
-    }
-
     void giveBackTokens(int job) {
         if (sequence.way[job] >= 0 && ways.tokens[job][sequence.way[job]] > 0) {
             turn(job, ways.tokens[job][0] == 0 ? 0 : -1);
-        }
-    }
-
-    private int costs(int job, int way, int bank) {
-        return way >= 0 && ways.tokens[job][way] > 0 && ways.bank[job][way] == bank ? ways.tokens[job][way] : 0;
-    }
-
-    private boolean affordable(int job, int way) {
-        if (ways.tokens[job][way] == 0) {
-            return true;
-        }
-        int bank = ways.bank[job][way];
-        return spent[bank] - costs(job, sequence.way[job], bank) + ways.tokens[job][way] <= c.budget[bank];
-    }
-
-    private void pay(int job, int way, int times) {
-        if (way >= 0 && ways.tokens[job][way] > 0) {
-            spent[ways.bank[job][way]] += times * ways.tokens[job][way];
         }
     }
 
@@ -345,9 +321,8 @@ final class Change {
     }
 
     private void turn(int job, int way) {
-        pay(job, sequence.way[job], -1);
+        purse.change(job, sequence.way[job], way);
         sequence.choose(job, way);
-        pay(job, way, 1);
     }
 
     /** What is wanted or not any more decides whether it is worth doing what it waits for. */
@@ -371,27 +346,11 @@ final class Change {
         }
     }
 
-    /** The tries of one that looks for small improvements: the same, but with a job and a place given. */
-    boolean given(BooleanSupplier change) {
-        begin();
-        boolean can = change.getAsBoolean();
-        if (can) {
-            widen();
-        } else {
-            undo();
-        }
-        return can;
-    }
-
     /** Gives the ways back; the order was only tried. */
     void undo() {
         while (changed > 0) {
             changed--;
             turn(changedJob[changed], changedFrom[changed]);
         }
-    }
-
-    int tokensSpent() {
-        return Arrays.stream(spent).sum();
     }
 }

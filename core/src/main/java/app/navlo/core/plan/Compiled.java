@@ -132,6 +132,19 @@ final class Compiled {
         return 0;
     }
 
+    /** By job: whether a plan has it and it earns something, or opens what does. */
+    boolean[] useful(Plan plan) {
+        boolean[] useful = new boolean[n];
+        for (int i = plan.jobs().size() - 1; i >= 0; i--) {
+            Plan.Placed placed = plan.jobs().get(i);
+            useful[placed.job()] |= placed.value() > 0;
+            for (int before : useful[placed.job()] ? after[placed.job()] : new int[0]) {
+                useful[before] = true;
+            }
+        }
+        return useful;
+    }
+
     boolean ready(int job, boolean[] done) {
         for (int before : after[job]) {
             if (!done[before]) {

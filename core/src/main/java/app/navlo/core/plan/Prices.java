@@ -313,9 +313,6 @@ final class Prices {
 
     /** What the minutes before an instant cost, which lies in stretch k. */
     private double cost(long minute, int k) {
-        if (k >= stretches) {
-            return before[stretches];
-        }
         return before[k] + price[k] * (minute - edges[k]) / (edges[k + 1] - edges[k]);
     }
 

@@ -1,7 +1,6 @@
 package app.navlo.core.plan;
 
 import app.navlo.core.plan.Plan.Chosen;
-import app.navlo.core.plan.Plan.Placed;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -145,10 +144,14 @@ final class Search {
     private void remember() {
         long worth = sequence.worth();
         if (worth > best) {
-            best = worth;
-            System.arraycopy(sequence.order, 0, bestOrder, 0, c.n);
-            System.arraycopy(sequence.way, 0, bestWay, 0, c.n);
+            take(worth);
         }
+    }
+
+    private void take(long worth) {
+        best = worth;
+        System.arraycopy(sequence.order, 0, bestOrder, 0, c.n);
+        System.arraycopy(sequence.way, 0, bestWay, 0, c.n);
     }
 
     /** What the best plan found is worth. */
@@ -178,19 +181,17 @@ final class Search {
                 }
             }
         }
-        best = sequence.worth();
-        System.arraycopy(sequence.order, 0, bestOrder, 0, c.n);
-        System.arraycopy(sequence.way, 0, bestWay, 0, c.n);
+        take(sequence.worth());
     }
 
     private boolean tidier(BooleanSupplier what) {
         long worth = sequence.worth();
-        long[] now = {-worth, change.tokensSpent(), sequence.work(), sequence.finishes()};
+        long[] now = {-worth, change.purse.spent(), sequence.work(), sequence.finishes()};
         if (!change.given(what)) {
             return false;
         }
         if (sequence.lay(change.from, change.to, change.look, worth)) {
-            long[] tried = {-(long) sequence.worthTried(), change.tokensSpent(), sequence.work(), sequence.finishes()};
+            long[] tried = {-(long) sequence.worthTried(), change.purse.spent(), sequence.work(), sequence.finishes()};
             if (Arrays.compare(tried, now) < 0) {
                 sequence.keep();
                 return true;
@@ -211,22 +212,10 @@ final class Search {
             }
         }
         while (true) {
-            Plan plan = layout.of(order).orElseThrow();
-            boolean[] useful = new boolean[c.n];
-            List<Chosen> kept = new ArrayList<>();
-            for (int i = order.size() - 1; i >= 0; i--) {
-                Placed placed = plan.jobs().get(i);
-                if (placed.value() > 0 || useful[placed.job()]) {
-                    kept.add(0, order.get(i));
-                    for (int first : c.after[placed.job()]) {
-                        useful[first] = true;
-                    }
-                }
-            }
-            if (kept.size() == order.size()) {
+            boolean[] useful = c.useful(layout.of(order).orElseThrow());
+            if (!order.removeIf(one -> !useful[one.job()])) {
                 return order;
             }
-            order = kept;
         }
     }
 }

@@ -124,18 +124,11 @@ public enum SimpleOrder {
 
         /** @return whether there was any */
         private boolean dropUseless(Plan plan, boolean[] left) {
-            boolean[] useful = new boolean[c.n];
+            boolean[] useful = c.useful(plan);
             boolean dropped = false;
-            for (int i = plan.jobs().size() - 1; i >= 0; i--) {
-                Plan.Placed placed = plan.jobs().get(i);
-                if (placed.value() > 0 || useful[placed.job()]) {
-                    for (int before : c.after[placed.job()]) {
-                        useful[before] = true;
-                    }
-                } else {
-                    left[placed.job()] = true;
-                    dropped = true;
-                }
+            for (Plan.Placed placed : plan.jobs()) {
+                left[placed.job()] |= !useful[placed.job()];
+                dropped |= !useful[placed.job()];
             }
             return dropped;
         }

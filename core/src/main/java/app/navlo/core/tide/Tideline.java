@@ -1,6 +1,6 @@
 package app.navlo.core.tide;
 
-import app.navlo.core.time.WeeklyHours;
+import app.navlo.core.time.OwnTime;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import java.time.Duration;
@@ -57,12 +57,8 @@ public final class Tideline {
 
     /** @return the days in order, {@code daysBack + 1 + daysOn} of them */
     public static <K> List<Day<K>> of(
-            Collection<Entry<K>> entries,
-            Collection<Close> closes,
-            WeeklyHours hours,
-            Reach reach,
-            Instant now,
-            ZoneId zone) {
+            Collection<Entry<K>> entries, Collection<Close> closes, OwnTime own, Reach reach, Instant now) {
+        ZoneId zone = own.zone();
         LocalDate today = now.atZone(zone).toLocalDate();
         Map<LocalDate, Cell<K>> cells = new TreeMap<>();
         for (int offset = -reach.daysBack(); offset <= reach.daysOn(); offset++) {
@@ -89,7 +85,7 @@ public final class Tideline {
         List<Day<K>> days = new ArrayList<>();
         cells.forEach((day, cell) -> {
             Instant from = day.equals(today) ? now : Instant.MIN;
-            days.add(cell.day(day, hours.freeMinutes(day, from, zone), day.isBefore(today)));
+            days.add(cell.day(day, own.freeMinutes(day, from), day.isBefore(today)));
         });
         return days;
     }

@@ -36,6 +36,22 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
             return startInclusive + "–" + endExclusive;
         }
 
+        /** Empty on a day on which a change of the clocks leaves nothing of it. */
+        public Optional<Stretch> on(LocalDate day, ZoneId zone) {
+            return Stretch.between(start(day, zone), end(day, zone));
+        }
+
+        private Instant start(LocalDate day, ZoneId zone) {
+            return day.atTime(startInclusive).atZone(zone).toInstant();
+        }
+
+        private Instant end(LocalDate day, ZoneId zone) {
+            return (endExclusive.equals(LocalTime.MIDNIGHT)
+                            ? day.plusDays(1).atStartOfDay(zone)
+                            : day.atTime(endExclusive).atZone(zone))
+                    .toInstant();
+        }
+
         private boolean endsBy(LocalTime next) {
             return !endExclusive.equals(LocalTime.MIDNIGHT) && !endExclusive.isAfter(next);
         }
@@ -47,7 +63,8 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
         spans = Map.copyOf(sorted);
     }
 
-    private static List<Span> disjoint(DayOfWeek day, List<Span> spans) {
+    /** @param day as it is named in the error */
+    static List<Span> disjoint(Object day, List<Span> spans) {
         List<Span> sorted = new ArrayList<>(spans);
         sorted.sort(Comparator.comparing(Span::startInclusive));
         for (int i = 1; i < sorted.size(); i++) {
@@ -59,18 +76,9 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
         return List.copyOf(sorted);
     }
 
-    /** Minutes that are free on {@code day} and not before {@code from}. */
-    public long freeMinutes(LocalDate day, Instant from, ZoneId zone) {
-        Duration free = Duration.ZERO;
-        for (Span span : spans.getOrDefault(day.getDayOfWeek(), List.of())) {
-            Instant start = start(day, span, zone);
-            Instant end = end(day, span, zone);
-            Instant begin = start.isBefore(from) ? from : start;
-            if (begin.isBefore(end)) {
-                free = free.plus(Duration.between(begin, end));
-            }
-        }
-        return free.toMinutes();
+    /** A day's spans, in order. */
+    public List<Span> on(DayOfWeek day) {
+        return spans.getOrDefault(day, List.of());
     }
 
     /**
@@ -82,10 +90,10 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
         Duration left = Duration.ofMinutes(minutes);
         LocalDate day = end.atZone(zone).toLocalDate();
         for (int i = 0; i <= FARTHEST_DAYS; i++, day = day.minusDays(1)) {
-            List<Span> here = spans.getOrDefault(day.getDayOfWeek(), List.of());
+            List<Span> here = on(day.getDayOfWeek());
             for (int j = here.size() - 1; j >= 0; j--) {
-                Instant start = start(day, here.get(j), zone);
-                Instant stop = end(day, here.get(j), zone);
+                Instant start = here.get(j).start(day, zone);
+                Instant stop = here.get(j).end(day, zone);
                 stop = stop.isAfter(end) ? end : stop;
                 Duration free = stop.isAfter(start) ? Duration.between(start, stop) : Duration.ZERO;
                 if (free.compareTo(left) >= 0) {
@@ -95,34 +103,5 @@ public record WeeklyHours(Map<DayOfWeek, List<Span>> spans) {
             }
         }
         return Optional.empty();
-    }
-
-    /** What is free from one instant to another, in order; empty if the second isn't later. */
-    public List<Stretch> free(Instant from, Instant until, ZoneId zone) {
-        List<Stretch> free = new ArrayList<>();
-        LocalDate last = until.atZone(zone).toLocalDate();
-        for (LocalDate day = from.atZone(zone).toLocalDate(); !day.isAfter(last); day = day.plusDays(1)) {
-            for (Span span : spans.getOrDefault(day.getDayOfWeek(), List.of())) {
-                Instant start = start(day, span, zone);
-                Instant end = end(day, span, zone);
-                Instant begin = start.isBefore(from) ? from : start;
-                Instant stop = end.isAfter(until) ? until : end;
-                if (begin.isBefore(stop)) {
-                    free.add(new Stretch(begin, stop));
-                }
-            }
-        }
-        return free;
-    }
-
-    private static Instant start(LocalDate day, Span span, ZoneId zone) {
-        return day.atTime(span.startInclusive()).atZone(zone).toInstant();
-    }
-
-    private static Instant end(LocalDate day, Span span, ZoneId zone) {
-        return (span.endExclusive().equals(LocalTime.MIDNIGHT)
-                        ? day.plusDays(1).atStartOfDay(zone)
-                        : day.atTime(span.endExclusive()).atZone(zone))
-                .toInstant();
     }
 }

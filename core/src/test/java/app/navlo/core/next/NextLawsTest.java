@@ -5,35 +5,46 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.CourseRules;
+import app.navlo.core.course.CourseWork;
 import app.navlo.core.course.Courses;
 import app.navlo.core.course.Finding;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.gate.Gate;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.leeway.ExtensionRule;
+import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.Planned;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.time.OwnTime;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.time.WeeklyHours;
 import app.navlo.core.work.Move;
+import app.navlo.core.work.WorkItem;
+import java.math.RoundingMode;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 
 /** What holds of every plan of a student's moves, on courses at random. */
 public class NextLawsTest {
     private static final int COURSES = 60;
     private static final Instant NOW = Courses.NOW;
-    private static final List<Stretch> FREE = hours(16, 17).free(NOW, NOW.plus(Duration.ofDays(4)), Courses.ZONE);
+    private static final List<Stretch> FREE = free(16, 17, NOW, Duration.ofDays(4));
 
     private static WeeklyHours hours(int from, int to) {
         Map<DayOfWeek, List<WeeklyHours.Span>> spans = new EnumMap<>(DayOfWeek.class);
@@ -43,12 +54,31 @@ public class NextLawsTest {
         return new WeeklyHours(spans);
     }
 
+    private static List<Stretch> free(int from, int to, Instant start, Duration length) {
+        return OwnTime.of(hours(from, to), Courses.ZONE).sittings(start, start.plus(length));
+    }
+
     private static List<CourseBook> books(int seed) {
         Courses courses = new Courses(seed);
         CourseBook one = CourseBook.of(courses.rules(), courses.works(), List.of(), NOW);
-        List<app.navlo.core.course.CourseWork> more =
+        List<CourseWork> more =
                 IntStream.range(0, 6).mapToObj(i -> courses.work("x" + i)).toList();
-        return List.of(one, CourseBook.of(courses.rules(), more, List.of(), NOW));
+        return List.of(one, CourseBook.of(rules("plants", courses.rules(), null), more, List.of(), NOW));
+    }
+
+    private static CourseRules rules(String course, CourseRules like, @Nullable ExtensionRule extension) {
+        return new CourseRules(
+                course,
+                like.calendar(),
+                like.soon(),
+                like.late(),
+                extension,
+                extension == null ? null : new TokenRule(2, Duration.ofHours(24), 2, Duration.ofHours(48)),
+                like.scheme(),
+                like.table(),
+                like.periods(),
+                like.ordered(),
+                like.paceCap());
     }
 
     private static List<Finding> yours(List<CourseBook> books) {
@@ -64,7 +94,7 @@ public class NextLawsTest {
         int left = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            NextPlan plan = NextPlanner.plan(books, FREE, Wishes.NONE, NOW);
+            NextPlan plan = NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW);
             List<String> said = Stream.concat(
                             plan.planned().stream().filter(Planned::yours).map(Planned::work),
                             plan.left().stream().map(Left::work))
@@ -81,8 +111,8 @@ public class NextLawsTest {
     public void sittingsAreAsLongAsTheWorkLieInFreeTimeAndNeverOverlap() {
         for (int seed = 0; seed < COURSES; seed++) {
             Instant last = NOW;
-            for (Planned planned :
-                    NextPlanner.plan(books(seed), FREE, Wishes.NONE, NOW).planned()) {
+            for (Planned planned : NextPlanner.plan(books(seed), FREE, Wishes.NONE, Map.of(), NOW)
+                    .planned()) {
                 long minutes = 0;
                 for (Stretch sitting : planned.sittings()) {
                     assertFalse(sitting.start().isBefore(last), "overlap in course " + seed);
@@ -105,7 +135,7 @@ public class NextLawsTest {
         int compared = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            NextPlan plan = NextPlanner.plan(books, FREE, Wishes.NONE, NOW);
+            NextPlan plan = NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW);
             for (CourseBook book : books) {
                 Map<String, Planned> here = plan.planned().stream()
                         .filter(planned -> book.has(planned.work()))
@@ -149,14 +179,15 @@ public class NextLawsTest {
         int moved = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            NextPlan free = NextPlanner.plan(books, FREE, Wishes.NONE, NOW);
+            NextPlan free = NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW);
             if (free.planned().size() < 2) {
                 continue;
             }
             String last = free.planned().get(free.planned().size() - 1).work();
             String first = free.planned().get(0).work();
-            NextPlan wished = NextPlanner.plan(books, FREE, new Wishes(List.of(last), Map.of(first, tomorrow)), NOW);
-            assertTrue(wished.wishesCost() >= 0);
+            NextPlan wished = NextPlanner.plan(
+                    books, FREE, new Wishes(List.of(last), Map.of(first, tomorrow), Map.of()), Map.of(), NOW);
+            assertEquals(wished.wishesCost(), Math.max(0, free.value() - wished.value()));
             assertTrue(wished.value() <= free.value(), "a wish can't save more than was proven to be best");
             Set<String> planned = wished.planned().stream().map(Planned::work).collect(Collectors.toSet());
             if (planned.contains(last)) {
@@ -170,12 +201,47 @@ public class NextLawsTest {
         assertTrue(moved > 10, "only " + moved);
     }
 
+    /** What is wished first may wait for work that would itself have to wait for a later wish. */
+    @Test
+    public void wishesForWorkThatWaitsForOtherWorkNeverGoRoundInACircle() {
+        CourseWork opener = open("opener", List.of());
+        CourseWork gated = open("gated", List.of(new Gate.Done("opener")));
+        CourseWork other = open("other", List.of());
+        CourseBook book = CourseBook.of(new Courses(1).rules(), List.of(opener, gated, other), List.of(), NOW);
+        for (List<String> first : List.of(
+                List.of("gated", "other"),
+                List.of("other", "gated"),
+                List.of("gated", "opener"),
+                List.of("gated", "opener", "other"))) {
+            NextPlan plan = NextPlanner.plan(List.of(book), FREE, new Wishes(first, Map.of(), Map.of()), Map.of(), NOW);
+            List<String> order = plan.planned().stream().map(Planned::work).toList();
+            assertEquals(order.size(), 3, "planned " + order + " for " + first);
+            assertTrue(order.indexOf("opener") < order.indexOf("gated"), order + " for " + first);
+            assertTrue(order.indexOf(first.get(0)) <= order.indexOf("other"), order + " for " + first);
+        }
+    }
+
+    private static CourseWork open(String id, List<Gate> gates) {
+        CourseWork plain = new Courses(2).work(id);
+        WorkItem item = plain.item();
+        WorkItem.Schedule schedule =
+                new WorkItem.Schedule(null, Deadline.at(NOW.plus(Duration.ofDays(3))), null, null, null);
+        return new CourseWork(
+                new WorkItem(id, id, item.kind(), true, true, item.marking(), schedule, null, null, null),
+                plain.place(),
+                gates,
+                null,
+                null,
+                30,
+                List.of());
+    }
+
     @Test
     public void withoutFreeTimeAllIsLeftOutWithItsCost() {
-        NextPlan plan = NextPlanner.plan(books(3), List.of(), Wishes.NONE, NOW);
+        NextPlan plan = NextPlanner.plan(books(3), List.of(), Wishes.NONE, Map.of(), NOW);
         assertEquals(plan.planned(), List.of());
         assertEquals(plan.left().size(), yours(books(3)).size());
-        plan.left().forEach(left -> assertTrue(left.cost().signum() >= 0));
+        assertTrue(plan.left().stream().anyMatch(left -> left.cost().signum() > 0), "nothing costs anything");
         assertEquals(
                 plan.left().stream().map(Left::cost).toList(),
                 plan.left().stream()
@@ -187,11 +253,132 @@ public class NextLawsTest {
     @Test
     public void freeHoursAreWhatTheClockOnTheWallSaysAlsoWhenItIsChanged() {
         Instant before = Instant.parse("2026-10-24T22:00:00Z");
-        List<Stretch> free = hours(1, 4).free(before, before.plus(Duration.ofHours(25)), Courses.ZONE);
+        List<Stretch> free = free(1, 4, before, Duration.ofHours(25));
         assertEquals(free.get(0).minutes(), 240, "the night in which an hour comes twice");
-        assertEquals(
-                hours(16, 19).free(NOW, NOW.plus(Duration.ofHours(1)), Courses.ZONE),
-                List.of(new Stretch(NOW, NOW.plus(Duration.ofHours(1)))));
-        assertEquals(hours(16, 19).free(NOW, NOW, Courses.ZONE), List.of());
+        assertEquals(free(16, 19, NOW, Duration.ofHours(1)), List.of(new Stretch(NOW, NOW.plus(Duration.ofHours(1)))));
+        assertEquals(free(16, 19, NOW, Duration.ZERO), List.of());
+    }
+
+    /** Whatever is moved before whatever: it comes out so, or it would go round in a circle. */
+    @Test
+    public void whatIsMovedUpComesBeforeWhatItWasMovedBefore() {
+        int moved = 0;
+        for (int seed = 0; seed < COURSES; seed++) {
+            List<CourseBook> books = books(seed);
+            List<String> order = works(NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW));
+            if (order.size() < 3) {
+                continue;
+            }
+            String up = order.get(order.size() - 1);
+            String other = order.get(0);
+            Wishes wishes = new Wishes(List.of(), Map.of(), Map.of(up, other, other, up));
+            List<String> circle = works(NextPlanner.plan(books, FREE, wishes, Map.of(), NOW));
+            assertTrue(circle.size() > 0, "a circle of wishes in course " + seed);
+            NextPlan plan =
+                    NextPlanner.plan(books, FREE, new Wishes(List.of(), Map.of(), Map.of(up, other)), Map.of(), NOW);
+            List<String> now = works(plan);
+            if (now.contains(up) && now.contains(other) && now.indexOf(up) < now.indexOf(other)) {
+                moved++;
+            }
+            assertTrue(plan.wishesCost() >= 0);
+        }
+        assertTrue(moved > COURSES / 3, moved + " of " + COURSES + " moved up");
+    }
+
+    private static List<String> works(NextPlan plan) {
+        return plan.planned().stream().map(Planned::work).toList();
+    }
+
+    /** In little time, the course that matters more gets the greater part of it. */
+    @Test
+    public void whatMattersMoreIsPlannedRather() {
+        int more = 0;
+        int less = 0;
+        List<Stretch> little = free(16, 17, NOW, Duration.ofDays(2));
+        for (int seed = 0; seed < COURSES; seed++) {
+            List<CourseBook> books = books(seed);
+            CourseBook second = books.get(1);
+            Aim much = new Aim(Rational.of(4), null);
+            Aim little4 = new Aim(Rational.of(1, 4), null);
+            long high = minutes(
+                    NextPlanner.plan(
+                            books, little, Wishes.NONE, Map.of(second.rules().course(), much), NOW),
+                    second);
+            long low = minutes(
+                    NextPlanner.plan(
+                            books, little, Wishes.NONE, Map.of(second.rules().course(), little4), NOW),
+                    second);
+            more += high > low ? 1 : 0;
+            less += high < low ? 1 : 0;
+        }
+        assertTrue(more > 5 && more > 5 * less, more + " times more, " + less + " times less");
+    }
+
+    private static long minutes(NextPlan plan, CourseBook book) {
+        return plan.planned().stream()
+                .filter(planned -> book.has(planned.work()))
+                .mapToLong(Planned::minutes)
+                .sum();
+    }
+
+    /** What comes before a move though it brings less a minute is named, and nothing else is. */
+    @Test
+    public void whatPushesAMoveDownComesBeforeItAndBringsLessAMinute() {
+        int pushed = 0;
+        for (int seed = 0; seed < COURSES; seed++) {
+            NextPlan plan = NextPlanner.plan(books(seed), FREE, Wishes.NONE, Map.of(), NOW);
+            Map<String, Double> before = new LinkedHashMap<>();
+            for (Planned planned : plan.planned()) {
+                double here = aMinute(planned);
+                List<String> less = before.entrySet().stream()
+                        .filter(one -> one.getValue() < here)
+                        .map(Map.Entry::getKey)
+                        .toList();
+                assertEquals(planned.because().pushedBy(), less, planned.work() + " in course " + seed);
+                before.put(planned.work(), here);
+                pushed += less.size();
+            }
+        }
+        assertTrue(pushed > 20, pushed + " pushed");
+    }
+
+    private static double aMinute(Planned planned) {
+        return planned.gain().toDecimal(6, RoundingMode.HALF_UP).doubleValue() / planned.minutes();
+    }
+
+    /** Free hours begin and end on whole minutes, whatever the seconds are at which a plan is made. */
+    @Test
+    public void theSecondsOfNowTakeNothingFromTheFreeHours() {
+        for (int seed = 0; seed < COURSES; seed++) {
+            List<CourseBook> books = books(seed);
+            List<Stretch> tomorrow = FREE.subList(1, FREE.size());
+            NextPlan sharp = NextPlanner.plan(books, tomorrow, Wishes.NONE, Map.of(), NOW);
+            NextPlan odd = NextPlanner.plan(books, tomorrow, Wishes.NONE, Map.of(), NOW.plusSeconds(17));
+            assertEquals(odd.planned(), sharp.planned(), "course " + seed);
+        }
+    }
+
+    @Test
+    public void everyAskAndEveryTokenOfThePlanIsAnErrandOfItsOwn() {
+        int asked = 0;
+        for (int seed = 0; seed < COURSES; seed++) {
+            Courses courses = new Courses(seed);
+            CourseRules lenient = rules("plants", courses.rules(), ExtensionRule.DEFAULT);
+            CourseBook book = CourseBook.of(lenient, courses.works(), List.of(), NOW);
+            NextPlan plan = NextPlanner.plan(List.of(book), FREE, Wishes.NONE, Map.of(), NOW);
+            List<String> wanted = plan.planned().stream()
+                    .filter(planned -> planned.leeway() != null)
+                    .map(Planned::work)
+                    .sorted()
+                    .toList();
+            List<String> told = plan.errands().stream()
+                    .filter(errand -> errand.leeway() != null)
+                    .map(Errand::work)
+                    .sorted()
+                    .toList();
+            assertEquals(told, wanted);
+            asked += wanted.size();
+        }
+        assertTrue(asked > 0, "no course wants leeway");
     }
 }

@@ -2,6 +2,7 @@ package app.navlo.core.tide;
 
 import static org.testng.Assert.assertEquals;
 
+import app.navlo.core.time.OwnTime;
 import app.navlo.core.time.WeeklyHours;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
@@ -26,7 +27,7 @@ public class TidelineTest {
                     new WeeklyHours.Span(LocalTime.of(22, 0), LocalTime.MIDNIGHT))));
 
     private static Tideline.Day<String> day(LocalDate day, List<Tideline.Entry<String>> entries) {
-        return Tideline.of(entries, List.of(), HOURS, REACH, NOW, ZONE).stream()
+        return Tideline.of(entries, List.of(), OwnTime.of(HOURS, ZONE), REACH, NOW).stream()
                 .filter(one -> one.day().equals(day))
                 .findFirst()
                 .orElseThrow();
@@ -38,7 +39,7 @@ public class TidelineTest {
 
     @Test
     public void theStripReachesFromSevenDaysBackToTwentyOneOn() {
-        List<Tideline.Day<String>> days = Tideline.of(List.of(), List.of(), HOURS, REACH, NOW, ZONE);
+        List<Tideline.Day<String>> days = Tideline.of(List.of(), List.of(), OwnTime.of(HOURS, ZONE), REACH, NOW);
         assertEquals(days.size(), 29);
         assertEquals(days.get(7).day(), LocalDate.of(2026, 11, 24));
     }
@@ -79,8 +80,8 @@ public class TidelineTest {
     public void onTheDayOfTheClockChangeASpanIsAnHourLonger() {
         WeeklyHours night = new WeeklyHours(
                 Map.of(DayOfWeek.SUNDAY, List.of(new WeeklyHours.Span(LocalTime.of(1, 0), LocalTime.of(4, 0)))));
-        assertEquals(night.freeMinutes(LocalDate.of(2026, 10, 25), Instant.MIN, ZONE), 240);
-        assertEquals(night.freeMinutes(LocalDate.of(2026, 3, 29), Instant.MIN, ZONE), 120);
-        assertEquals(night.freeMinutes(LocalDate.of(2026, 11, 1), Instant.MIN, ZONE), 180);
+        assertEquals(OwnTime.of(night, ZONE).freeMinutes(LocalDate.of(2026, 10, 25), Instant.MIN), 240);
+        assertEquals(OwnTime.of(night, ZONE).freeMinutes(LocalDate.of(2026, 3, 29), Instant.MIN), 120);
+        assertEquals(OwnTime.of(night, ZONE).freeMinutes(LocalDate.of(2026, 11, 1), Instant.MIN), 180);
     }
 }

@@ -35,19 +35,35 @@ public final class CalendarReader {
      * @throws CalendarFault if the file is no calendar, is cut off, or is too large
      */
     public static CalendarContent read(byte[] content, ZoneId floating) throws CalendarFault {
-        String name = null;
         Map<String, Sequenced> entries = new LinkedHashMap<>();
         List<LeftAside> leftAside = new ArrayList<>();
-        for (String text : CalendarText.calendars(content)) {
-            for (Calendar calendar : parse(text, leftAside)) {
-                name = name == null ? value(calendar, "X-WR-CALNAME") : name;
-                for (CalendarComponent component : calendar.getComponents()) {
-                    take(component, floating, entries, leftAside);
-                }
+        List<Calendar> calendars = calendars(content, leftAside);
+        for (Calendar calendar : calendars) {
+            for (CalendarComponent component : calendar.getComponents()) {
+                take(component, floating, entries, leftAside);
             }
         }
         return new CalendarContent(
-                name, entries.values().stream().map(Sequenced::entry).toList(), leftAside);
+                name(calendars), entries.values().stream().map(Sequenced::entry).toList(), leftAside);
+    }
+
+    /** What can be read of a file; an entry that spoils it is put aside. */
+    static List<Calendar> calendars(byte[] content, List<LeftAside> leftAside) throws CalendarFault {
+        List<Calendar> calendars = new ArrayList<>();
+        for (String text : CalendarText.calendars(content)) {
+            calendars.addAll(parse(text, leftAside));
+        }
+        return calendars;
+    }
+
+    /** The first name that is given; null for none. */
+    static @Nullable String name(List<Calendar> calendars) {
+        return calendars.stream()
+                .flatMap(calendar -> calendar.getProperty("X-WR-CALNAME").stream())
+                .map(property -> property.getValue())
+                .filter(value -> !value.isBlank())
+                .findFirst()
+                .orElse(null);
     }
 
     /** Of two versions of an entry in one file the one with the higher sequence number holds, else the later one. */
@@ -111,12 +127,5 @@ public final class CalendarReader {
         return component.getProperty(Property.RRULE).isPresent()
                 || component.getProperty(Property.RDATE).isPresent()
                 || component.getProperty(Property.RECURRENCE_ID).isPresent();
-    }
-
-    private static @Nullable String value(Calendar calendar, String name) {
-        return calendar.getProperty(name)
-                .map(property -> property.getValue())
-                .filter(value -> !value.isBlank())
-                .orElse(null);
     }
 }

@@ -1,6 +1,7 @@
 package app.navlo.formats.ical;
 
 import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
@@ -64,6 +65,20 @@ final class EntryReader {
     static int sequence(CalendarComponent component) {
         String sequence = text(component, Property.SEQUENCE);
         return sequence.matches("\\d{1,9}") ? Integer.parseInt(sequence) : 0;
+    }
+
+    /** From an event's start to its end; empty where it takes no time. */
+    static Optional<Stretch> stretch(CalendarComponent event, ZoneId floating) {
+        List<String> notes = new ArrayList<>();
+        When start = when(event, Property.DTSTART, floating, notes);
+        Deadline end = endOfEvent(event, start, floating, notes);
+        return start == null || end == null ? Optional.empty() : Stretch.between(start.instant(), end.instant());
+    }
+
+    /** @return null where the property isn't there */
+    static @Nullable Instant instant(CalendarComponent component, String name, ZoneId floating) {
+        When when = when(component, name, floating, new ArrayList<>());
+        return when == null ? null : when.instant();
     }
 
     /** A date, or an instant; a date that ends an event is the day after its last. */
@@ -193,7 +208,7 @@ final class EntryReader {
         return words.contains(" practice ") ? WorkKind.PRACTICE : WorkKind.ASSIGNMENT;
     }
 
-    private static String text(CalendarComponent component, String name) {
+    static String text(CalendarComponent component, String name) {
         Optional<Property> property = component.getProperty(name);
         return property.map(Property::getValue).orElse("");
     }

@@ -24,7 +24,7 @@ public class People implements UserDetailsService {
     }
 
     /** A student as others see it. */
-    public record Student(long id, String name) {}
+    public record Student(long id, String name, String zone) {}
 
     /** @param passwordHash never the password itself */
     public record NewPerson(
@@ -109,20 +109,20 @@ public class People implements UserDetailsService {
     /** Whose data a person may read: a student its own, a guardian those who accepted it. */
     public List<Student> readableBy(Person person) {
         return db.sql("""
-                SELECT id, name FROM person p
+                SELECT id, name, zone FROM person p
                 WHERE (p.id = :id AND p.role = 'STUDENT')
                    OR EXISTS (SELECT 1 FROM guardianship g WHERE g.guardian_id = :id AND g.student_id = p.id)
                 ORDER BY p.id
                 """)
                 .param("id", person.id())
-                .query((row, n) -> new Student(row.getLong("id"), row.getString("name")))
+                .query((row, n) -> new Student(row.getLong("id"), row.getString("name"), row.getString("zone")))
                 .list();
     }
 
     public Optional<Student> student(long id) {
-        return db.sql("SELECT id, name FROM person WHERE id = :id AND role = 'STUDENT'")
+        return db.sql("SELECT id, name, zone FROM person WHERE id = :id AND role = 'STUDENT'")
                 .param("id", id)
-                .query((row, n) -> new Student(row.getLong("id"), row.getString("name")))
+                .query((row, n) -> new Student(row.getLong("id"), row.getString("name"), row.getString("zone")))
                 .optional();
     }
 }

@@ -4,10 +4,12 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.next.Aim;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkState;
+import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
@@ -18,6 +20,7 @@ import java.time.ZoneId;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
 import org.jspecify.annotations.Nullable;
@@ -27,6 +30,8 @@ import org.jspecify.annotations.Nullable;
  *
  * @param version the last change of this student
  * @param books of the courses, each with all that follows from its rules and facts
+ * @param time to work in; empty if the student has never said
+ * @param aims by course; a course of which nothing was said is left out
  * @param zone in which days are counted: that of the term, else that of the first course, else the student's
  */
 public record Board(
@@ -37,7 +42,10 @@ public record Board(
         Map<Long, Course> courses,
         Map<Long, Term> terms,
         Map<Long, CourseBook> books,
-        List<Entry> entries) {
+        List<Entry> entries,
+        Optional<TimeSheet> time,
+        Map<Long, Aim> aims,
+        Efforts efforts) {
 
     /**
      * One piece of work with all that is known and derived about it.
@@ -52,6 +60,7 @@ public record Board(
             List<RecordedFact> recorded,
             Own.Figures own,
             List<Own.Note> notes,
+            Efforts.WorkEffort effort,
             CourseBook book,
             Finding finding,
             UnaryOperator<String> titles) {
@@ -60,7 +69,7 @@ public record Board(
         }
 
         public @Nullable Integer effortMinutes() {
-            return own.effortOr(work.definition().effortMinutes());
+            return effort.minutes();
         }
 
         /** What shuts it, each in a sentence that says how far off it is; empty if nothing does. */

@@ -52,7 +52,16 @@ public record BoardView(
             String colour,
             String zone,
             boolean editable,
+            AimView aim,
             StandingView standing) {}
+
+    /**
+     * What the student wants of a course.
+     *
+     * @param importance of its points beside those of other courses; 1 is as usual
+     * @param target in the units of the course's figure; null for none
+     */
+    public record AimView(String importance, @Nullable String target) {}
 
     /**
      * Where a course stands, counted in every way.
@@ -106,7 +115,10 @@ public record BoardView(
      * @param askUntil until when an extension may be asked for or a token used; null if neither may
      * @param ungradedLong with the teacher for longer than nine in ten are
      * @param notes of the student's own
+     * @param effortMinutes in all; null where nobody has said
      * @param ownEffort whether the effort is the student's own estimate
+     * @param effortSaid what was said before the time really spent corrected it; null where nothing did
+     * @param minutesSpent really, by the student's own word
      * @param takesDone whether it may be reported as done, with nothing to hand over
      * @param files handed in, or lying ready in the draft
      */
@@ -146,6 +158,8 @@ public record BoardView(
             boolean ungradedLong,
             int notes,
             boolean ownEffort,
+            @Nullable Integer effortSaid,
+            int minutesSpent,
             boolean takesDone,
             int files) {}
 

@@ -1,7 +1,8 @@
 package app.navlo.server.board;
 
+import app.navlo.core.next.Aim;
 import app.navlo.core.tide.Tideline;
-import app.navlo.core.time.WeeklyHours;
+import app.navlo.core.time.OwnTime;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Move;
 import app.navlo.server.account.People;
@@ -10,20 +11,17 @@ import app.navlo.server.account.Role;
 import app.navlo.server.board.BoardView.CourseView;
 import app.navlo.server.board.BoardView.MoveCounts;
 import app.navlo.server.board.BoardView.TideDayView;
+import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Drafts;
-import app.navlo.server.store.FreeHours;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Term;
-import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalTime;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -38,18 +36,17 @@ public class BoardViews {
 
     private final HandIns handIns;
     private final Drafts drafts;
-    private final FreeHours freeHours;
+    private final OwnHours hours;
 
-    BoardViews(HandIns handIns, Drafts drafts, FreeHours freeHours) {
+    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours) {
         this.handIns = handIns;
         this.drafts = drafts;
-        this.freeHours = freeHours;
+        this.hours = hours;
     }
 
     public BoardView of(Board board, People.Student student, Person reader) {
         Map<Long, Integer> handedIn = handIns.fileCounts(board.student());
         Map<Long, Integer> lyingReady = drafts.fileCounts(board.student());
-        Optional<WeeklyHours> hours = freeHours.find(board.student());
         Term term = board.terms().isEmpty()
                 ? null
                 : board.terms().values().iterator().next();
@@ -69,8 +66,8 @@ public class BoardViews {
                         .map(entry -> WorkViews.of(entry, files(entry, handedIn, lyingReady)))
                         .toList(),
                 counts(board.entries()),
-                tide(board, hours.orElseGet(BoardViews::assumedHours)),
-                hours.isEmpty(),
+                tide(board, hours.of(board)),
+                board.time().isEmpty(),
                 nextChange(board));
     }
 
@@ -85,7 +82,12 @@ public class BoardViews {
                 details.colour(),
                 details.zone().getId(),
                 course.termId() == null,
+                aim(board.aims().getOrDefault(course.id(), Aim.USUAL)),
                 StandingViews.of(board, course));
+    }
+
+    private static BoardView.AimView aim(Aim aim) {
+        return new BoardView.AimView(Figures.text(aim.importance()), Figures.textOrNull(aim.target()));
     }
 
     static int files(Board.Entry entry, Map<Long, Integer> handedIn, Map<Long, Integer> lyingReady) {
@@ -105,11 +107,11 @@ public class BoardViews {
                 counts.getOrDefault(Move.OUT_OF_REACH, 0));
     }
 
-    private static List<TideDayView> tide(Board board, WeeklyHours hours) {
+    private static List<TideDayView> tide(Board board, OwnTime own) {
         List<Tideline.Entry<Long>> entries = board.entries().stream()
                 .map(entry -> new Tideline.Entry<>(
                         entry.work().id(),
-                        Objects.requireNonNullElse(entry.effortMinutes(), UNKNOWN_EFFORT),
+                        Objects.requireNonNullElse(entry.effort().left(), UNKNOWN_EFFORT),
                         entry.work().definition().opensAt(),
                         entry.state().due(),
                         entry.state().stage(),
@@ -119,7 +121,7 @@ public class BoardViews {
                 .flatMap(term -> term.closes().stream())
                 .map(period -> new Tideline.Close(period.name(), period.closesAt()))
                 .toList();
-        return Tideline.of(entries, closes, hours, TIDE, board.now(), board.zone()).stream()
+        return Tideline.of(entries, closes, own, TIDE, board.now()).stream()
                 .map(day -> tideDay(day, board.terms().values()))
                 .toList();
     }
@@ -170,20 +172,5 @@ public class BoardViews {
                 entry.finding().safeBy() == null
                         ? null
                         : entry.finding().safeBy().at());
-    }
-
-    /** Until a student says otherwise: two hours after school, three at the week-end. */
-    public static WeeklyHours assumedHours() {
-        Map<DayOfWeek, List<WeeklyHours.Span>> spans = new EnumMap<>(DayOfWeek.class);
-        for (DayOfWeek day : DayOfWeek.values()) {
-            boolean weekend = day.getValue() >= DayOfWeek.SATURDAY.getValue();
-            spans.put(
-                    day,
-                    List.of(
-                            weekend
-                                    ? new WeeklyHours.Span(LocalTime.of(10, 0), LocalTime.of(13, 0))
-                                    : new WeeklyHours.Span(LocalTime.of(16, 0), LocalTime.of(18, 0))));
-        }
-        return new WeeklyHours(spans);
     }
 }

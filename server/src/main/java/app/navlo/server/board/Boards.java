@@ -47,7 +47,10 @@ public class Boards {
                 stored.courses(),
                 stored.terms(),
                 byCourse,
-                entries);
+                entries,
+                stored.time(),
+                stored.aims(),
+                stored.efforts());
     }
 
     /** @throws Refusal if the student has no such work */

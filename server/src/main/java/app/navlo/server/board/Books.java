@@ -36,6 +36,7 @@ final class Books {
     private final Map<Long, Term> terms;
     private final Map<Long, List<RecordedFact>> facts;
     private final Map<Long, Own.Figures> figures;
+    private final Efforts efforts;
     private final Map<Long, CourseRules> rules = new HashMap<>();
     private final Map<Long, List<CourseWork>> works = new HashMap<>();
     private final List<GradedReturn> returns = new ArrayList<>();
@@ -45,8 +46,10 @@ final class Books {
             Map<Long, Term> terms,
             Collection<Work> works,
             Map<Long, List<RecordedFact>> facts,
-            Map<Long, Own.Figures> figures) {
+            Map<Long, Own.Figures> figures,
+            Efforts efforts) {
         this.figures = figures;
+        this.efforts = efforts;
         this.courses = courses;
         this.terms = terms;
         this.facts = facts;
@@ -106,7 +109,7 @@ final class Books {
                         .toList(),
                 sheet.late() == null ? null : sheet.late().policy(),
                 own.expectedPercent(),
-                Objects.requireNonNullElse(own.effortOr(definition.effortMinutes()), UNKNOWN_MINUTES),
+                Objects.requireNonNullElse(efforts.of(work.id()).left(), UNKNOWN_MINUTES),
                 factsOf(work));
     }
 

@@ -2,6 +2,8 @@ package app.navlo.server.board;
 
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
+import app.navlo.core.next.Aim;
+import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
@@ -9,12 +11,15 @@ import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * What the store has of a student. Immutable.
  *
  * @param last the last change of this student
  * @param notes by work, the latest first
+ * @param time to work in; empty if the student has never said
+ * @param aims by course
  */
 record Stored(
         long last,
@@ -24,26 +29,10 @@ record Stored(
         Map<Long, List<RecordedFact>> facts,
         Map<Long, Own.Figures> figures,
         Map<Long, List<Own.Note>> notes,
+        Optional<TimeSheet> time,
+        Map<Long, Aim> aims,
+        Efforts efforts,
         Books books) {
-    Stored(
-            long last,
-            Map<Long, Course> courses,
-            Map<Long, Term> terms,
-            Map<Long, Work> works,
-            Map<Long, List<RecordedFact>> facts,
-            Map<Long, Own.Figures> figures,
-            Map<Long, List<Own.Note>> notes) {
-        this(
-                last,
-                courses,
-                terms,
-                works,
-                facts,
-                figures,
-                notes,
-                new Books(courses, terms, works.values(), facts, figures));
-    }
-
     Board.Entry entry(CourseBook book, Finding finding) {
         Work work = works.get(Long.parseLong(finding.id()));
         Course course = courses.get(work.definition().courseId());
@@ -53,6 +42,7 @@ record Stored(
                 facts.getOrDefault(work.id(), List.of()),
                 figures.getOrDefault(work.id(), Own.Figures.NONE),
                 notes.getOrDefault(work.id(), List.of()),
+                efforts.of(work.id()),
                 book,
                 finding,
                 this::title);

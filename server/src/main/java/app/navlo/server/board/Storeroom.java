@@ -5,10 +5,16 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Own;
+import app.navlo.server.store.OwnCourses;
+import app.navlo.server.store.OwnTimes;
+import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.Term;
+import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -28,12 +34,23 @@ class Storeroom {
     private final Works works;
     private final Facts facts;
     private final Own own;
+    private final OwnCourses ownCourses;
+    private final OwnTimes times;
     private final Cache<Changes.Mark, Stored> kept = Caffeine.newBuilder()
             .maximumSize(STUDENTS_KEPT)
             .expireAfterAccess(Duration.ofMinutes(20))
             .build();
 
-    Storeroom(Changes changes, Courses courses, Works works, Facts facts, Own own) {
+    Storeroom(
+            Changes changes,
+            Courses courses,
+            Works works,
+            Facts facts,
+            Own own,
+            OwnCourses ownCourses,
+            OwnTimes times) {
+        this.ownCourses = ownCourses;
+        this.times = times;
         this.changes = changes;
         this.courses = courses;
         this.works = works;
@@ -53,15 +70,25 @@ class Storeroom {
         long student = mark.student();
         Set<Long> undone = changes.undone(student);
         Map<Long, Course> standing = courses.all(student, undone);
+        Map<Long, Term> terms = courses.terms(student);
+        Map<Long, Work> all = works.all(student, undone, standing);
+        Map<Long, List<RecordedFact>> known = facts.all(student, undone);
+        Map<Long, Own.Figures> figures = own.figures(student, undone);
+        Efforts efforts = new Efforts(
+                all.values(), known, figures, own.minutesSpent(student, undone), ownCourses.refusals(student, undone));
         return new Stored(
                 mark.last(),
                 standing,
-                courses.terms(student),
-                works.all(student, undone, standing),
-                facts.all(student, undone),
-                own.figures(student, undone),
+                terms,
+                all,
+                known,
+                figures,
                 own.notes(student, undone).stream()
                         .filter(note -> note.work() != null)
-                        .collect(Collectors.groupingBy(Own.Note::work)));
+                        .collect(Collectors.groupingBy(Own.Note::work)),
+                times.find(student, undone),
+                ownCourses.aims(student, undone),
+                efforts,
+                new Books(standing, terms, all.values(), known, figures, efforts));
     }
 }

@@ -73,6 +73,8 @@ public final class WorkViews {
                 entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG),
                 entry.notes().size(),
                 entry.own().effortMinutes() != null,
+                entry.effort().corrected() ? entry.effort().said() : null,
+                entry.effort().spent(),
                 definition.takes().done(),
                 files);
     }

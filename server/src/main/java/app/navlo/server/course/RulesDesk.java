@@ -21,7 +21,6 @@ import app.navlo.server.work.Writer;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Objects;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -134,11 +133,6 @@ public class RulesDesk {
                 .replaceAll("^late\\.(grace)$", "late.$1Minutes")
                 .replaceAll("^late\\.(cutoff)$", "late.$1Hours")
                 .replaceAll("\\.id$", ".name");
-        String last = field.substring(field.lastIndexOf('.') + 1)
-                .replaceAll("\\[\\d+]", "")
-                .replaceAll("(Hours|Minutes|Percent)$", "");
-        String words = last.replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
-        return new Refusal.Fault(
-                field, Character.toUpperCase(words.charAt(0)) + words.substring(1) + " " + problem.rule() + ".");
+        return Refusal.Fault.of(field, problem.rule());
     }
 }

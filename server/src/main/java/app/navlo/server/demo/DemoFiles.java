@@ -43,7 +43,11 @@ final class DemoFiles {
             String student,
             List<String> guardians,
             Map<DayOfWeek, List<String>> freeHours,
+            List<ClassHourFile> classes,
             List<String> courses) {}
+
+    /** @param at "10:00-12:00" */
+    record ClassHourFile(String course, DayOfWeek day, String at) {}
 
     record TermFile(
             String name, LocalDate firstDay, LocalDate lastDay, List<DaysOffFile> daysOff, List<CloseFile> closes) {}
@@ -90,6 +94,7 @@ final class DemoFiles {
             @Nullable String category,
             @Nullable BigDecimal points,
             @Nullable Integer effort,
+            @Nullable Integer spent,
             @Nullable String opens,
             @Nullable String due,
             @Nullable String closes,

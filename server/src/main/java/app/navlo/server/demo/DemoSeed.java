@@ -13,6 +13,7 @@ import app.navlo.server.demo.DemoFiles.School;
 import app.navlo.server.demo.DemoFiles.WorkFile;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.rules.WorkSheet.GateSheet;
 import app.navlo.server.store.ChangeKind;
@@ -23,9 +24,10 @@ import app.navlo.server.store.Drafts;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Files;
-import app.navlo.server.store.FreeHours;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Material;
+import app.navlo.server.store.Own;
+import app.navlo.server.store.OwnTimes;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
@@ -58,7 +60,8 @@ class DemoSeed {
     private final HandIns handIns;
     private final Files files;
     private final Drafts drafts;
-    private final FreeHours freeHours;
+    private final OwnTimes ownTimes;
+    private final Own own;
 
     DemoSeed(
             People people,
@@ -71,7 +74,8 @@ class DemoSeed {
             HandIns handIns,
             Files files,
             Drafts drafts,
-            FreeHours freeHours) {
+            OwnTimes ownTimes,
+            Own own) {
         this.people = people;
         this.changes = changes;
         this.courses = courses;
@@ -82,7 +86,8 @@ class DemoSeed {
         this.handIns = handIns;
         this.files = files;
         this.drafts = drafts;
-        this.freeHours = freeHours;
+        this.ownTimes = ownTimes;
+        this.own = own;
     }
 
     /** Does nothing if anybody is there already. */
@@ -99,7 +104,6 @@ class DemoSeed {
         }
         long student = ids.get(school.student());
         school.guardians().forEach(guardian -> people.accept(student, ids.get(guardian), now));
-        freeHours.set(student, hours(school.freeHours()));
         long change = changes.add(new Changes.NewChange(
                 student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
         long term = courses.addTerm(student, term(school, times));
@@ -109,9 +113,23 @@ class DemoSeed {
                 .orElseThrow()
                 .name();
         DemoFacts demoFacts = new DemoFacts(facts, feedback, handIns, files, times, change, student, name);
+        Map<String, Long> courseIds = new HashMap<>();
         for (String course : school.courses()) {
-            addCourse(student, term, change, DemoFiles.course(course), times, demoFacts);
+            courseIds.put(course, addCourse(student, term, change, DemoFiles.course(course), times, demoFacts));
         }
+        ownTimes.say(student, change, time(school, courseIds));
+    }
+
+    private static TimeSheet time(School school, Map<String, Long> courses) {
+        TimeSheet week = TimeSheet.of(hours(school.freeHours()));
+        List<TimeSheet.ClassSpan> classes = school.classes().stream()
+                .map(one -> {
+                    WeeklyHours.Span span = span(one.at());
+                    return new TimeSheet.ClassSpan(
+                            courses.get(one.course()), one.day(), span.startInclusive(), span.endExclusive());
+                })
+                .toList();
+        return new TimeSheet(week.week(), week.days(), classes, week.onHolidays(), null, week.breakMinutes());
     }
 
     private long addPerson(PersonFile person, ZoneId zone, Instant now) {
@@ -121,13 +139,14 @@ class DemoSeed {
 
     private static WeeklyHours hours(Map<DayOfWeek, List<String>> spans) {
         Map<DayOfWeek, List<WeeklyHours.Span>> hours = new EnumMap<>(DayOfWeek.class);
-        spans.forEach((day, those) -> hours.put(
-                day,
-                those.stream()
-                        .map(span -> span.split("-"))
-                        .map(ends -> new WeeklyHours.Span(LocalTime.parse(ends[0]), LocalTime.parse(ends[1])))
-                        .toList()));
+        spans.forEach((day, those) ->
+                hours.put(day, those.stream().map(DemoSeed::span).toList()));
         return new WeeklyHours(hours);
+    }
+
+    private static WeeklyHours.Span span(String text) {
+        String[] ends = text.split("-");
+        return new WeeklyHours.Span(LocalTime.parse(ends[0]), LocalTime.parse(ends[1]));
     }
 
     private static Term term(School school, DemoTimes times) {
@@ -146,7 +165,7 @@ class DemoSeed {
                         .toList());
     }
 
-    private void addCourse(
+    private long addCourse(
             long student, long term, long change, CourseFile file, DemoTimes times, DemoFacts demoFacts) {
         long course = courses.add(
                 student,
@@ -171,12 +190,17 @@ class DemoSeed {
                     Objects.requireNonNullElse(work.instructions(), "").strip()));
             ids.put(work.title(), id);
             addMaterial(student, id, change, work, times, demoFacts);
+            if (work.spent() != null) {
+                own.addMinutesSpent(
+                        student, id, change, times.at(work.facts().get(0).at()), work.spent());
+            }
             work.facts().stream()
                     .sorted(Comparator.comparing(fact -> times.at(fact.at())))
                     .forEach(fact -> demoFacts.add(id, file.teacher(), fact));
             layReady(student, id, work, times, demoFacts);
         }
         courses.setRules(course, change, rules(file, ids));
+        return course;
     }
 
     private void addMaterial(long student, long id, long change, WorkFile work, DemoTimes times, DemoFacts demoFacts) {

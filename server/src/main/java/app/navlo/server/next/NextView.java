@@ -1,11 +1,13 @@
 package app.navlo.server.next;
 
 import app.navlo.core.next.Deed;
+import app.navlo.core.next.Errand;
 import app.navlo.core.next.Leeway;
 import app.navlo.core.next.NextPlan.Because;
 import app.navlo.core.next.NextPlan.LeftBecause;
 import app.navlo.server.board.BoardView.CostView;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -17,6 +19,8 @@ import org.jspecify.annotations.Nullable;
  * @param inClass work that is done in class, and takes no hours here
  * @param withinPercent by how much of the best possible a plan could be better at most, to a tenth
  * @param wishesCost what the wishes cost; null without any
+ * @param errands moves beside those that take a minute and no hours
+ * @param days on which anything is planned or isn't in time, in order
  * @param free the hours that were planned into, from now on
  */
 public record NextView(
@@ -29,14 +33,32 @@ public record NextView(
         String withinPercent,
         boolean proven,
         @Nullable String wishesCost,
+        List<ErrandView> errands,
+        List<PlannedDay> days,
         List<SpanView> free) {
     public record SpanView(Instant start, Instant end) {}
+
+    /**
+     * @param until when it can be done; null for always
+     * @param leeway what is asked for or used; null where nothing is
+     */
+    public record ErrandView(
+            Errand.Kind kind,
+            long work,
+            @Nullable Instant until,
+            @Nullable LeewayView leeway) {}
+
+    /**
+     * @param plannedMinutes of work in the plan's sittings of this day
+     * @param lateMinutes of one's own work due this day that the plan doesn't finish by its due
+     */
+    public record PlannedDay(LocalDate day, long plannedMinutes, long lateMinutes) {}
 
     /**
      * @param yours false for what opens before it is begun
      * @param gain of the course's expected reading when it is handed in after the moves before it
      * @param next the next instant at which waiting costs something; null for none
-     * @param wish null where the student wished nothing
+     * @param before the work that it was wished before; null for none
      * @param notBefore null where nothing was put off
      */
     public record MoveView(
@@ -51,12 +73,17 @@ public record NextView(
             WhyHereView because,
             @Nullable CostView next,
             boolean first,
+            @Nullable Long before,
             @Nullable Instant notBefore) {}
 
     public record LeewayView(Leeway.Kind kind, int tokens, Instant until, Instant due) {}
 
-    /** @param opens work that can't be begun before */
-    public record WhyHereView(Because.Kind kind, @Nullable Instant at, String loses, List<Long> opens) {}
+    /**
+     * @param opens work that can't be begun before
+     * @param pushedBy work that comes before it though it brings less a minute
+     */
+    public record WhyHereView(
+            Because.Kind kind, @Nullable Instant at, String loses, List<Long> opens, List<Long> pushedBy) {}
 
     /** @param cost what it would add to the plan */
     public record LeftView(

@@ -1,5 +1,6 @@
 package app.navlo.server.problem;
 
+import app.navlo.core.check.IllegalInput;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
@@ -51,6 +52,14 @@ public class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler(Refusal.class)
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
         return ResponseEntity.status(refusal.status()).body(detail(refusal));
+    }
+
+    /** What the core won't take, all of it at once. */
+    @ExceptionHandler(IllegalInput.class)
+    ResponseEntity<ProblemDetail> illegal(IllegalInput wrong) {
+        return refused(Refusal.invalid(wrong.problems().stream()
+                .map(problem -> Refusal.Fault.of(problem.field(), problem.rule()))
+                .toList()));
     }
 
     @Override

@@ -1,6 +1,7 @@
 package app.navlo.server.problem;
 
 import java.util.List;
+import java.util.Locale;
 import org.springframework.http.HttpStatus;
 
 /** A request that can't be done, with what to do about it. Answered as problem details (RFC 9457). */
@@ -17,7 +18,16 @@ public final class Refusal extends RuntimeException {
      * @param field the name of the field as it was sent; empty if it is about the whole
      * @param message what is wrong and what to do, in words for the person at the screen
      */
-    public record Fault(String field, String message) {}
+    public record Fault(String field, String message) {
+        /** What the core found wrong with a field, as a sentence that begins with the field's own words. */
+        public static Fault of(String field, String rule) {
+            String last = field.substring(field.lastIndexOf('.') + 1)
+                    .replaceAll("\\[\\d+]", "")
+                    .replaceAll("(Hours|Minutes|Percent)$", "");
+            String words = last.replaceAll("([A-Z])", " $1").toLowerCase(Locale.ROOT);
+            return new Fault(field, Character.toUpperCase(words.charAt(0)) + words.substring(1) + " " + rule + ".");
+        }
+    }
 
     private Refusal(HttpStatus status, String title, List<Fault> faults) {
         super(title + ": " + faults);

@@ -1,6 +1,7 @@
 package app.navlo.server.rules;
 
 import app.navlo.core.check.Check;
+import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.By;
 import app.navlo.core.grade.Category;
 import app.navlo.core.grade.CompletionScheme;
@@ -20,6 +21,7 @@ import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -43,7 +45,16 @@ public record GradeSheet(
         POINTS,
         WEIGHTED,
         STANDARDS,
-        COMPLETION
+        COMPLETION;
+
+        /** The most that a course's figure can be aimed at; empty where it has none. */
+        public Optional<Rational> most() {
+            return switch (this) {
+                case POINTS, WEIGHTED -> Optional.of(Rational.HUNDRED);
+                case STANDARDS -> Optional.of(Rational.of(4));
+                case COMPLETION -> Optional.empty();
+            };
+        }
     }
 
     public static final GradeSheet POINTS =

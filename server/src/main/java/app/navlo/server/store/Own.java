@@ -153,17 +153,17 @@ public class Own {
                 .update();
     }
 
-    /** Minutes that were really spent on a piece of work, in all. */
-    public int minutesSpent(long work, Set<Long> undone) {
-        return db
-                .sql("SELECT change_id, minutes FROM time_spent WHERE work_id = :work")
-                .param("work", work)
-                .query((row, n) -> Map.entry(row.getLong("change_id"), row.getInt("minutes")))
-                .list()
-                .stream()
-                .filter(spent -> !undone.contains(spent.getKey()))
-                .mapToInt(Map.Entry::getValue)
-                .sum();
+    /** Minutes that were really spent, by work; work on which none were is left out. */
+    public Map<Long, Integer> minutesSpent(long student, Set<Long> undone) {
+        Map<Long, Integer> spent = new HashMap<>();
+        db.sql("SELECT work_id, change_id, minutes FROM time_spent WHERE student_id = :student ORDER BY id")
+                .param("student", student)
+                .query(row -> {
+                    if (!undone.contains(row.getLong("change_id"))) {
+                        spent.merge(row.getLong("work_id"), row.getInt("minutes"), Integer::sum);
+                    }
+                });
+        return spent;
     }
 
     public void addMinutesSpent(long student, long work, long change, Instant at, int minutes) {

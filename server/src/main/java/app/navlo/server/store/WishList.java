@@ -1,8 +1,6 @@
 package app.navlo.server.store;
 
 import java.time.Instant;
-import java.time.OffsetDateTime;
-import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
@@ -25,24 +23,32 @@ public class WishList {
     public enum Kind {
         /** Before all other work. */
         FIRST,
+        /** Before some other work. */
+        BEFORE,
         /** Not before an instant. */
         LATER,
         /** As the plan has it. */
         NONE
     }
 
-    /** @param notBefore null exactly where the kind isn't {@code LATER} */
-    public record Wish(long work, Kind kind, @Nullable Instant notBefore) {}
+    /**
+     * @param notBefore null exactly where the kind isn't {@code LATER}
+     * @param before null exactly where the kind isn't {@code BEFORE}
+     */
+    public record Wish(
+            long work,
+            Kind kind,
+            @Nullable Instant notBefore,
+            @Nullable Long before) {}
 
     /** One a piece of work at most, the latest first. */
     public List<Wish> of(long student, Set<Long> undone) {
         Map<Long, Wish> standing = new LinkedHashMap<>();
         db.sql("""
-                SELECT work_id, change_id, kind, not_before
+                SELECT work_id, change_id, kind, not_before, before_work_id
                 FROM wish WHERE student_id = :student ORDER BY id
                 """).param("student", student).query(row -> {
             if (!undone.contains(row.getLong("change_id"))) {
-                OffsetDateTime notBefore = row.getObject("not_before", OffsetDateTime.class);
                 long work = row.getLong("work_id");
                 standing.remove(work);
                 standing.put(
@@ -50,7 +56,8 @@ public class WishList {
                         new Wish(
                                 work,
                                 Kind.valueOf(row.getString("kind")),
-                                notBefore == null ? null : notBefore.toInstant()));
+                                Rows.instantOrNull(row, "not_before"),
+                                Rows.longOrNull(row, "before_work_id")));
             }
         });
         List<Wish> latestFirst = new ArrayList<>(standing.values());
@@ -61,16 +68,15 @@ public class WishList {
 
     public void add(long student, long change, Wish wish) {
         db.sql("""
-                INSERT INTO wish (student_id, work_id, change_id, kind, not_before)
-                VALUES (:student, :work, :change, :kind, :notBefore)
+                INSERT INTO wish (student_id, work_id, change_id, kind, not_before, before_work_id)
+                VALUES (:student, :work, :change, :kind, :notBefore, :before)
                 """)
                 .param("student", student)
                 .param("work", wish.work())
                 .param("change", change)
                 .param("kind", wish.kind().name())
-                .param(
-                        "notBefore",
-                        wish.notBefore() == null ? null : wish.notBefore().atOffset(ZoneOffset.UTC))
+                .param("notBefore", wish.notBefore())
+                .param("before", wish.before())
                 .update();
     }
 }

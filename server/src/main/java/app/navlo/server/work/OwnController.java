@@ -84,10 +84,14 @@ public class OwnController {
             @Nullable @Valid WishForm wish,
             boolean read) {}
 
-    /** @param notBefore given exactly where it is to wait */
+    /**
+     * @param notBefore given exactly where it is to wait
+     * @param before given exactly where it is to come before that work
+     */
     public record WishForm(
             @NotNull(message = "Say what you want.") WishList.Kind kind,
-            @Nullable Instant notBefore) {}
+            @Nullable Instant notBefore,
+            @Nullable Long before) {}
 
     public record LensForm(
             @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")

@@ -76,6 +76,10 @@ class OwnDesk {
                 && form.wish().kind() == WishList.Kind.LATER != (form.wish().notBefore() != null)) {
             throw Refusal.invalid("wish.notBefore", "Say until when it waits, and only if it does.");
         }
+        if (form.wish() != null
+                && form.wish().kind() == WishList.Kind.BEFORE != (form.wish().before() != null)) {
+            throw Refusal.invalid("wish.before", "Say what it comes before, and only if it does.");
+        }
         return once(writer, "together " + form, () -> {
             List<Board.Entry> entries = form.works().stream()
                     .distinct()
@@ -92,6 +96,8 @@ class OwnDesk {
     private static final Map<WishList.Kind, String> WISHED = Map.of(
             WishList.Kind.FIRST,
             "Put first: ",
+            WishList.Kind.BEFORE,
+            "Moved up: ",
             WishList.Kind.LATER,
             "Put off: ",
             WishList.Kind.NONE,
@@ -133,13 +139,27 @@ class OwnDesk {
             wishes.add(
                     writer.student(),
                     change,
-                    new WishList.Wish(work, form.wish().kind(), form.wish().notBefore()));
+                    new WishList.Wish(
+                            work,
+                            form.wish().kind(),
+                            form.wish().notBefore(),
+                            before(writer, work, form.wish().before())));
         } else if (form.note() != null) {
             own.addNote(writer.student(), change, note(work, form.note()));
         } else if (entry.feedback().unread() > 0) {
             desk.add(writer, change, work, FactKind.READ_MARKED, Map.of());
         }
         desk.touch(writer, work, change);
+    }
+
+    private @Nullable Long before(Writer writer, long work, @Nullable Long other) {
+        if (other == null) {
+            return null;
+        }
+        if (other == work) {
+            throw Refusal.invalid("wish.before", "It can't come before itself.");
+        }
+        return desk.open(writer, other).work().id();
     }
 
     private Own.Note note(@Nullable Long work, NoteForm form) {

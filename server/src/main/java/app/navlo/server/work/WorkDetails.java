@@ -16,7 +16,6 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.HandIns;
-import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Work;
@@ -50,7 +49,6 @@ class WorkDetails {
     private final Changes changes;
     private final HandIns handIns;
     private final Drafts drafts;
-    private final Own own;
     private final Feedback feedback;
     private final WorkMaterial material;
     private final ServerClock clock;
@@ -61,11 +59,9 @@ class WorkDetails {
             Changes changes,
             HandIns handIns,
             Drafts drafts,
-            Own own,
             Feedback feedback,
             WorkMaterial material,
             ServerClock clock) {
-        this.own = own;
         this.feedback = feedback;
         this.material = material;
         this.boards = boards;
@@ -102,7 +98,7 @@ class WorkDetails {
                 life(entry, zone),
                 entry.notes().stream().map(WorkDetail.NoteView::of).toList(),
                 Figures.textOrNull(entry.own().expectedPercent()),
-                own.minutesSpent(work, undone),
+                entry.effort().spent(),
                 material.read(entry, said, undone),
                 said.of(entry),
                 receipts,

@@ -124,7 +124,7 @@ public class AccessibilityTest extends Screen {
     @Test(dataProvider = "looks")
     public void theForms(Look look) {
         Page page = signedIn(look, "Mira Solheim");
-        for (String form : new String[] {"add=work", "add=course", "set=free-hours"}) {
+        for (String form : new String[] {"add=work", "add=course", "set=hours", "set=hours&part=busy", "set=goals"}) {
             page.navigate(address("/s/1/work?" + form));
             assertThat(dialog(page)).isVisible();
             assertAccessible(page);

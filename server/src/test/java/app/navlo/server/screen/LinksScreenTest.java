@@ -131,13 +131,13 @@ public class LinksScreenTest extends Screen {
     @Test
     public void freeHoursAreSet() {
         Page page = mira();
-        page.navigate(address("/s/1/work?set=free-hours"));
+        page.navigate(address("/s/1/work?set=hours"));
         Locator dialog = dialog(page);
         dialog.getByLabel("Saturday to").fill("09:00");
-        button(page, "Save free hours").click();
+        button(page, "Save your time").click();
         assertThat(dialog).containsText("the end must be after the start");
         dialog.getByLabel("Saturday to").fill("11:00");
-        button(page, "Save free hours").click();
+        button(page, "Save your time").click();
         assertThat(dialog).hasCount(0);
         assertThat(page.getByRole(
                         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Sat 28 Nov.*1 h free"))))

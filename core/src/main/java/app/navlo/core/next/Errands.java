@@ -1,0 +1,67 @@
+package app.navlo.core.next;
+
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
+import app.navlo.core.feedback.FeedbackCount;
+import app.navlo.core.feedback.Signal;
+import app.navlo.core.next.NextPlan.Planned;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Finds the moves that take no room in the plan. */
+final class Errands {
+    private Errands() {}
+
+    /** What the plan needs, by when it can be had; then what may be amiss, then what is unread, by course. */
+    static List<Errand> of(Collection<CourseBook> books, List<Planned> planned) {
+        List<Errand> errands = new ArrayList<>();
+        planned.stream()
+                .filter(one -> one.leeway() != null)
+                .map(Errands::leeway)
+                .sorted(Comparator.comparing(Errand::until))
+                .forEach(errands::add);
+        List<Errand> rest = new ArrayList<>();
+        for (CourseBook book : books) {
+            book.findings().forEach(finding -> rest.addAll(amiss(book, finding)));
+        }
+        rest.sort(Comparator.comparing(Errand::kind).reversed());
+        errands.addAll(rest);
+        return errands;
+    }
+
+    private static Errand leeway(Planned planned) {
+        Leeway leeway = planned.leeway();
+        return new Errand(
+                leeway.kind() == Leeway.Kind.EXTENSION ? Errand.Kind.ASK_EXTENSION : Errand.Kind.USE_TOKENS,
+                planned.work(),
+                planned.course(),
+                leeway.until(),
+                leeway);
+    }
+
+    private static List<Errand> amiss(CourseBook book, Finding finding) {
+        List<Errand> errands = new ArrayList<>();
+        if (!finding.checkIt().isEmpty()) {
+            errands.add(errand(book, finding, Errand.Kind.CHECK_GRADING));
+        }
+        raised(book, finding).map(kind -> errand(book, finding, kind)).ifPresent(errands::add);
+        return errands;
+    }
+
+    private static Optional<Errand.Kind> raised(CourseBook book, Finding finding) {
+        List<Signal> signals = Signal.of(finding.state(), finding.work().facts(), book.now());
+        if (signals.contains(Signal.ZERO_WITHOUT_FEEDBACK) || signals.contains(Signal.ZERO_WITH_COMMENT)) {
+            return Optional.of(Errand.Kind.LOOK_INTO_ZERO);
+        }
+        return FeedbackCount.of(finding.work().facts(), book.now()).unread() > 0
+                ? Optional.of(Errand.Kind.READ_FEEDBACK)
+                : Optional.empty();
+    }
+
+    private static Errand errand(CourseBook book, Finding finding, Errand.Kind kind) {
+        return new Errand(kind, finding.id(), book.rules().course(), null, null);
+    }
+}

@@ -1,0 +1,70 @@
+package app.navlo.server.board;
+
+import app.navlo.core.time.OwnTime;
+import app.navlo.core.time.Stretch;
+import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.store.BusyCalendars;
+import app.navlo.server.store.BusyCalendars.BusyTime;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Term;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.springframework.stereotype.Component;
+
+/** Puts together the time that a student has to work in. */
+@Component
+public class OwnHours {
+    /** As far back as anything shows free hours. */
+    private static final Duration BACK = Duration.ofDays(8);
+
+    private final BusyCalendars calendars;
+    private final Changes changes;
+
+    OwnHours(BusyCalendars calendars, Changes changes) {
+        this.calendars = calendars;
+        this.changes = changes;
+    }
+
+    public OwnTime of(Board board) {
+        return of(board, board.time().orElseGet(TimeSheet::assumed));
+    }
+
+    private OwnTime of(Board board, TimeSheet sheet) {
+        Set<LocalDate> holidays = new HashSet<>();
+        for (Term term : board.terms().values()) {
+            holidays.addAll(term.calendar(board.zone()).holidays());
+        }
+        LocalDate first = days(board).min(LocalDate::compareTo).orElse(LocalDate.MIN);
+        LocalDate last = days(board).max(LocalDate::compareTo).orElse(LocalDate.MAX);
+        return new OwnTime(
+                sheet.weeklyHours(),
+                sheet.singleDays(),
+                sheet.onHolidays(),
+                holidays,
+                sheet.classTimes(first, last),
+                busy(board.student(), board.now()),
+                sheet.pauses(),
+                board.zone());
+    }
+
+    private static Stream<LocalDate> days(Board board) {
+        return board.terms().values().stream().flatMap(term -> Stream.of(term.firstDay(), term.lastDay()));
+    }
+
+    private List<Stretch> busy(long student, Instant now) {
+        Map<Long, List<BusyTime>> times = calendars.times(student, now.minus(BACK));
+        if (times.isEmpty()) {
+            return List.of();
+        }
+        return calendars.of(student, changes.undone(student)).stream()
+                .flatMap(calendar -> times.getOrDefault(calendar.id(), List.of()).stream())
+                .map(BusyTime::stretch)
+                .toList();
+    }
+}

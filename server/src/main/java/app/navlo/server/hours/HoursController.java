@@ -1,0 +1,136 @@
+package app.navlo.server.hours;
+
+import app.navlo.server.account.Person;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.Writer;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
+
+/** When a student can work: its own hours, and the calendars in whose times it is busy. */
+@RestController
+@RequestMapping("/api/students/{student}")
+public class HoursController {
+    private static final int MOST_BYTES = 5 << 20;
+
+    private final HoursDesk hours;
+    private final BusyDesk busy;
+
+    HoursController(HoursDesk hours, BusyDesk busy) {
+        this.hours = hours;
+        this.busy = busy;
+    }
+
+    /**
+     * @param assumed whether the student has never said
+     * @param holidays of the term, from today on
+     * @param example the address of a feed to try; null but in the demo
+     */
+    public record HoursView(
+            boolean assumed,
+            TimeSheet sheet,
+            List<HolidayView> holidays,
+            List<BusyCalendarView> calendars,
+            @Nullable String example) {}
+
+    public record HolidayView(LocalDate first, LocalDate last, String name) {}
+
+    /**
+     * @param host of the feed; null for a file. The rest of the address may be a secret.
+     * @param toldAt when it last told something
+     * @param fault why it couldn't be read the last time; null if it could
+     * @param next of its times, the first few
+     */
+    public record BusyCalendarView(
+            long id,
+            String name,
+            @Nullable String host,
+            @Nullable Instant toldAt,
+            @Nullable String fault,
+            int times,
+            List<BusyTimeView> next) {}
+
+    public record BusyTimeView(Instant start, Instant end, String title) {}
+
+    public record FeedForm(
+            @NotBlank(message = "Give the address of the feed.") @Size(max = 1_000, message = "At most 1000 letters.")
+            String address) {}
+
+    @GetMapping("/hours")
+    public HoursView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
+        return hours.read(student, reader);
+    }
+
+    @PutMapping("/hours")
+    public EditedView say(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody TimeSheet sheet) {
+        return hours.say(Writer.of(student, person, null, key), person, sheet);
+    }
+
+    @PostMapping(path = "/busy-calendars/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addFile(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @RequestParam MultipartFile file)
+            throws IOException {
+        if (file.getSize() > MOST_BYTES) {
+            throw Refusal.tooLarge("The file has " + (file.getSize() >> 20)
+                    + " MB; at most 5 MB are read. Export a shorter span, a term for example.");
+        }
+        return busy.addFile(Writer.of(student, person, null, key), person, file.getOriginalFilename(), file.getBytes());
+    }
+
+    @PostMapping("/busy-calendars/feed")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addFeed(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody FeedForm form) {
+        return busy.addFeed(Writer.of(student, person, null, key), person, form.address());
+    }
+
+    /** Asks a feed now. */
+    @PostMapping("/busy-calendars/{calendar}/asking")
+    public HoursView ask(
+            @PathVariable long student, @PathVariable long calendar, @AuthenticationPrincipal Person person) {
+        busy.askNow(student, calendar, person);
+        return hours.read(student, person);
+    }
+
+    @DeleteMapping("/busy-calendars/{calendar}")
+    public EditedView remove(
+            @PathVariable long student,
+            @PathVariable long calendar,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key) {
+        return busy.remove(Writer.of(student, person, null, key), calendar);
+    }
+}

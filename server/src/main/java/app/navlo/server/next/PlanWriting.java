@@ -1,0 +1,196 @@
+package app.navlo.server.next;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.next.Errand;
+import app.navlo.core.next.Leeway;
+import app.navlo.core.next.NextPlan;
+import app.navlo.core.next.NextPlan.Left;
+import app.navlo.core.next.NextPlan.Planned;
+import app.navlo.core.time.Stretch;
+import app.navlo.core.work.Move;
+import app.navlo.server.board.Board;
+import app.navlo.server.board.BoardView.CostView;
+import app.navlo.server.board.WorkViews;
+import app.navlo.server.next.NextView.ErrandView;
+import app.navlo.server.next.NextView.LeewayView;
+import app.navlo.server.next.NextView.LeftView;
+import app.navlo.server.next.NextView.MoveView;
+import app.navlo.server.next.NextView.PlannedDay;
+import app.navlo.server.next.NextView.SpanView;
+import app.navlo.server.next.NextView.WhyHereView;
+import app.navlo.server.store.WishList;
+import app.navlo.server.store.WishList.Wish;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.jspecify.annotations.Nullable;
+
+/** Writes a plan in the words of the board. */
+final class PlanWriting {
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
+
+    private final Board board;
+    private final Map<Long, Board.Entry> entries = new HashMap<>();
+    private final Map<Long, Wish> wishes = new HashMap<>();
+
+    PlanWriting(Board board, List<Wish> standing) {
+        this.board = board;
+        board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
+        standing.forEach(wish -> wishes.put(wish.work(), wish));
+    }
+
+    NextView view(NextPlan plan, List<Stretch> free, @Nullable Integer budgetMinutes) {
+        List<Long> inClass = board.entries().stream()
+                .filter(entry -> entry.state().move() == Move.YOURS
+                        && !entry.finding().item().expectsHandIn())
+                .map(entry -> entry.work().id())
+                .toList();
+        long yours = board.entries().stream()
+                .filter(entry -> entry.state().move() == Move.YOURS)
+                .count();
+        return new NextView(
+                board.now(),
+                budgetMinutes,
+                (int) yours,
+                plan.planned().stream().map(this::move).toList(),
+                plan.left().stream().map(this::left).toList(),
+                inClass,
+                BigDecimal.valueOf(plan.withinPercent())
+                        .setScale(1, RoundingMode.UP)
+                        .toPlainString(),
+                plan.proven(),
+                wishes.isEmpty() ? null : points(plan.wishesCost()),
+                plan.errands().stream().map(PlanWriting::errand).toList(),
+                days(plan),
+                spans(free));
+    }
+
+    private static List<SpanView> spans(List<Stretch> stretches) {
+        return stretches.stream()
+                .map(stretch -> new SpanView(stretch.start(), stretch.endExclusive()))
+                .toList();
+    }
+
+    private MoveView move(Planned planned) {
+        long work = Long.parseLong(planned.work());
+        Wish wish = wishes.get(work);
+        return new MoveView(
+                work,
+                planned.deed(),
+                planned.yours(),
+                planned.minutes(),
+                planned.minutesGuessed(),
+                points(planned.gain()),
+                spans(planned.sittings()),
+                leeway(planned.leeway()),
+                because(planned.because()),
+                next(work),
+                wish != null && wish.kind() == WishList.Kind.FIRST,
+                wish == null ? null : wish.before(),
+                notBefore(wish));
+    }
+
+    private static @Nullable LeewayView leeway(@Nullable Leeway leeway) {
+        return leeway == null ? null : new LeewayView(leeway.kind(), leeway.tokens(), leeway.until(), leeway.due());
+    }
+
+    private static ErrandView errand(Errand errand) {
+        return new ErrandView(errand.kind(), Long.parseLong(errand.work()), errand.until(), leeway(errand.leeway()));
+    }
+
+    private static WhyHereView because(NextPlan.Because because) {
+        return new WhyHereView(
+                because.kind(),
+                because.at(),
+                points(because.loses()),
+                because.opens().stream().map(Long::valueOf).toList(),
+                because.pushedBy().stream().map(Long::valueOf).toList());
+    }
+
+    private LeftView left(Left left) {
+        long work = Long.parseLong(left.work());
+        return new LeftView(
+                work,
+                left.deed(),
+                left.minutes(),
+                left.minutesGuessed(),
+                points(left.cost()),
+                left.because(),
+                next(work),
+                notBefore(wishes.get(work)));
+    }
+
+    /** What is planned on each day, and what falls due on it and isn't finished by then. */
+    private List<PlannedDay> days(NextPlan plan) {
+        Map<LocalDate, Long> planned = new TreeMap<>();
+        Map<LocalDate, Long> late = new TreeMap<>();
+        for (Planned one : plan.planned()) {
+            for (Stretch sitting : one.sittings()) {
+                planned.merge(day(sitting.start()), sitting.minutes(), Long::sum);
+            }
+            Instant due = one.leeway() == null ? due(one.work()) : one.leeway().due();
+            if (toCome(due) && one.yours() && one.finish().isAfter(due)) {
+                late.merge(dayClosedBy(due), one.minutes(), Long::sum);
+            }
+        }
+        for (Left one : plan.left()) {
+            Instant due = due(one.work());
+            if (toCome(due)) {
+                late.merge(dayClosedBy(due), one.minutes(), Long::sum);
+            }
+        }
+        Map<LocalDate, PlannedDay> days = new TreeMap<>();
+        planned.forEach((day, minutes) -> days.put(day, new PlannedDay(day, minutes, late.getOrDefault(day, 0L))));
+        late.forEach((day, minutes) -> days.putIfAbsent(day, new PlannedDay(day, 0, minutes)));
+        return List.copyOf(days.values());
+    }
+
+    private boolean toCome(@Nullable Instant due) {
+        return due != null && !due.isBefore(board.now());
+    }
+
+    private @Nullable Instant due(String work) {
+        Board.Entry entry = entries.get(Long.parseLong(work));
+        return entry.state().redo() == null
+                ? entry.state().due()
+                : entry.state().redo().due();
+    }
+
+    private LocalDate day(Instant at) {
+        return at.atZone(board.zone()).toLocalDate();
+    }
+
+    /** Midnight belongs to the day that it closes. */
+    private LocalDate dayClosedBy(Instant due) {
+        return day(due.minus(Duration.ofNanos(1)));
+    }
+
+    private @Nullable Instant notBefore(@Nullable Wish wish) {
+        return wish == null || wish.notBefore() == null || !wish.notBefore().isAfter(board.now())
+                ? null
+                : wish.notBefore();
+    }
+
+    private @Nullable CostView next(long work) {
+        Board.Entry entry = entries.get(work);
+        return entry == null || entry.costs().isEmpty()
+                ? null
+                : WorkViews.cost(entry.costs().get(0));
+    }
+
+    private static String points(Rational percent) {
+        return percent.toDecimal(2, RoundingMode.HALF_UP).toPlainString();
+    }
+
+    private static String points(long hundredths) {
+        return BigDecimal.valueOf(hundredths)
+                .divide(HUNDRED, 2, RoundingMode.HALF_UP)
+                .toPlainString();
+    }
+}

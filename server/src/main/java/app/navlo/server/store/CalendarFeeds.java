@@ -1,0 +1,49 @@
+package app.navlo.server.store;
+
+import java.time.Instant;
+import java.util.Optional;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.stereotype.Repository;
+
+/** The secrets under which students' calendars can be read. */
+@Repository
+public class CalendarFeeds {
+    private final JdbcClient db;
+
+    CalendarFeeds(JdbcClient db) {
+        this.db = db;
+    }
+
+    public record CalendarFeed(long student, String secret, Instant madeAt) {}
+
+    public Optional<CalendarFeed> of(long student) {
+        return db.sql("SELECT student_id, secret, made_at FROM calendar_feed WHERE student_id = :student")
+                .param("student", student)
+                .query((row, n) -> new CalendarFeed(
+                        row.getLong("student_id"), row.getString("secret"), Rows.instant(row, "made_at")))
+                .optional();
+    }
+
+    public Optional<Long> student(String secret) {
+        return db.sql("SELECT student_id FROM calendar_feed WHERE secret = :secret")
+                .param("secret", secret)
+                .query(Long.class)
+                .optional();
+    }
+
+    /** From now on only the new secret leads there. */
+    public void make(CalendarFeed feed) {
+        db.sql(
+                        "MERGE INTO calendar_feed (student_id, secret, made_at) KEY (student_id) VALUES (:student, :secret, :at)")
+                .param("student", feed.student())
+                .param("secret", feed.secret())
+                .param("at", feed.madeAt())
+                .update();
+    }
+
+    public void stop(long student) {
+        db.sql("DELETE FROM calendar_feed WHERE student_id = :student")
+                .param("student", student)
+                .update();
+    }
+}

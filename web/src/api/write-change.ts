@@ -1,0 +1,14 @@
+import { noticeChange } from '../ui/notice';
+import { type Schemas, take } from './client';
+import { refreshStudent } from './queries';
+
+/** Sends a write that is one change, shows what it brought, and reports it with the way to undo it. */
+export async function writeChange(
+  student: number,
+  asked: Parameters<typeof take<Schemas['EditedView']>>[0],
+  words: string,
+): Promise<void> {
+  const done = await take(asked);
+  await refreshStudent(student);
+  noticeChange(student, done.change, words);
+}

@@ -1,0 +1,97 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { client, take } from '../../api/client';
+import { calendarFeedQuery, queryClient } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { noticeFault } from '../../ui/notice';
+
+/** The student's calendar for other programs, under an address that only it knows. */
+function CalendarFeed() {
+  const { id, zone } = useStudent();
+  const now = useNow();
+  const feed = useQuery(calendarFeedQuery(id));
+  const [asking, setAsking] = useState<'renew' | 'stop' | null>(null);
+  const [copied, setCopied] = useState(false);
+  const path = { params: { path: { student: id } } };
+  const change = async (what: 'make' | 'stop') => {
+    try {
+      const now = await take(
+        what === 'make'
+          ? client.POST('/api/students/{student}/calendar-feed', path)
+          : client.DELETE('/api/students/{student}/calendar-feed', path),
+      );
+      queryClient.setQueryData(calendarFeedQuery(id).queryKey, now);
+      setCopied(false);
+    } catch (error) {
+      noticeFault(error);
+    }
+    setAsking(null);
+  };
+  const copy = async (address: string) => {
+    await navigator.clipboard.writeText(address);
+    setCopied(true);
+  };
+  if (!feed.data) return null;
+  const { address, madeAt } = feed.data;
+  return (
+    <section aria-labelledby="feed-out" className="border-line border-l-4 bg-raised px-5 py-5">
+      <h2 id="feed-out" className="font-bold text-[20px] tracking-[-0.01em]">
+        Your work in any calendar
+      </h2>
+      <p className="mt-1 max-w-[64ch] text-ink-2">
+        A private address that any calendar program can subscribe to: dues as to-dos with how far they are,
+        what opens, the grading closes, and the sittings that are planned. It follows by itself.
+      </p>
+      {address ? (
+        <>
+          <div className="mt-3 flex flex-wrap items-center gap-2">
+            <input
+              readOnly
+              aria-label="Address of your calendar"
+              value={address}
+              onFocus={(event) => event.target.select()}
+              className="h-9 min-w-0 flex-1 basis-72 rounded border border-line bg-paper px-2.5 text-[14px]"
+            />
+            <Button look="main" className="h-9" onClick={() => void copy(address).catch(noticeFault)}>
+              {copied ? 'Copied' : 'Copy the address'}
+            </Button>
+          </div>
+          <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[14px] text-ink-2">
+            Whoever knows it can read your work; it was made {madeAt && near(madeAt, zone, now)}.
+            <Button look="quiet" className="h-7 px-1.5" onClick={() => setAsking('renew')}>
+              Make a new one
+            </Button>
+            <Button look="quiet" className="h-7 px-1.5" onClick={() => setAsking('stop')}>
+              Take it away
+            </Button>
+          </p>
+        </>
+      ) : (
+        <Button look="main" className="mt-3 h-9" onClick={() => void change('make')}>
+          Make an address
+        </Button>
+      )}
+      <Dialog
+        open={asking !== null}
+        onOpenChange={(open) => !open && setAsking(null)}
+        title={asking === 'stop' ? 'Take the address away' : 'Make a new address'}
+        about="The address that is in use now leads nowhere from then on, in every program that has it. This can’t be undone."
+      >
+        <div className="flex justify-end gap-2">
+          <Button look="quiet" onClick={() => setAsking(null)}>
+            Leave it as it is
+          </Button>
+          <Button look="danger" onClick={() => void change(asking === 'stop' ? 'stop' : 'make')}>
+            {asking === 'stop' ? 'Take it away' : 'Make a new one'}
+          </Button>
+        </div>
+      </Dialog>
+    </section>
+  );
+}
+
+export { CalendarFeed };
