@@ -3,6 +3,8 @@
 const MINUTE = 60_000;
 const DAY_MINUTES = 24 * 60;
 
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
 interface Wall {
   weekday: string;
   day: string;
@@ -12,12 +14,19 @@ interface Wall {
   minute: string;
 }
 
-const formats = new Map<string, Intl.DateTimeFormat>();
+interface Clock {
+  format: Intl.DateTimeFormat;
+  /** What it has said, by whole minutes: a page asks for the same few hundred again and again. */
+  said: Map<number, Wall>;
+}
 
-function format(zone: string): Intl.DateTimeFormat {
-  let known = formats.get(zone);
+const MOST_SAID = 20_000;
+const clocks = new Map<string, Clock>();
+
+function clock(zone: string): Clock {
+  let known = clocks.get(zone);
   if (!known) {
-    known = new Intl.DateTimeFormat('en-GB', {
+    const format = new Intl.DateTimeFormat('en-GB', {
       timeZone: zone,
       weekday: 'short',
       day: 'numeric',
@@ -27,18 +36,23 @@ function format(zone: string): Intl.DateTimeFormat {
       minute: '2-digit',
       hourCycle: 'h23',
     });
-    formats.set(zone, known);
+    known = { format, said: new Map() };
+    clocks.set(zone, known);
   }
   return known;
 }
 
 function wall(instant: Date, zone: string): Wall {
-  const parts = Object.fromEntries(
-    format(zone)
-      .formatToParts(instant)
-      .map((part) => [part.type, part.value]),
-  );
-  return { ...(parts as unknown as Wall), month: (parts.month ?? '').slice(0, 3) };
+  const { format, said } = clock(zone);
+  const minute = Math.floor(instant.getTime() / MINUTE);
+  let at = said.get(minute);
+  if (!at) {
+    const parts = Object.fromEntries(format.formatToParts(instant).map((part) => [part.type, part.value]));
+    at = { ...(parts as unknown as Wall), month: (parts.month ?? '').slice(0, 3) };
+    if (said.size >= MOST_SAID) said.clear();
+    said.set(minute, at);
+  }
+  return at;
 }
 
 function dayKey(at: Wall): string {
@@ -116,7 +130,9 @@ export function minutesBetween(from: number, to: string): number {
 
 /** The date in a zone, as fields want it: "2026-11-24". */
 export function localDate(instant: number, zone: string): string {
-  return new Intl.DateTimeFormat('en-CA', { timeZone: zone }).format(instant);
+  const at = wall(new Date(instant), zone);
+  const month = MONTHS.indexOf(at.month) + 1;
+  return `${at.year}-${String(month).padStart(2, '0')}-${at.day.padStart(2, '0')}`;
 }
 
 /** The time of day in a zone, as fields want it: "16:20". */

@@ -22,13 +22,11 @@ interface MoveRowProps {
   move: PlannedMove;
   /** From 1. */
   number: number;
-  /** The number of the last move. */
-  last: number;
   work: Work;
   open: boolean;
   narrow: boolean;
   onOpen: (work: number) => void;
-  /** Puts the move at one place where another stands, both from 0; null for a reader. */
+  /** Puts the move at one place where another stands, both from 0, if there is one; null for a reader. */
   onMove: ((from: number, to: number) => void) | null;
 }
 
@@ -137,7 +135,6 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
 function Grip({
   work,
   number,
-  last,
   onMove,
   listeners,
 }: MoveRowProps & { listeners: NonNullable<ReturnType<typeof useDraggable>['listeners']> }) {
@@ -150,8 +147,7 @@ function Grip({
         const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
         if (!step) return;
         event.preventDefault();
-        const to = number - 1 + step;
-        if (to >= 0 && to < last) onMove?.(number - 1, to);
+        onMove?.(number - 1, number - 1 + step);
       }}
       className="no-print absolute top-2 -left-4 z-10 grid h-7 w-4 cursor-grab touch-none place-items-center text-ink-3 opacity-0 focus-visible:opacity-100 group-hover:opacity-100 max-sm:-left-3 max-sm:w-3 max-sm:opacity-70"
     >

@@ -7,7 +7,7 @@ import {
   useSensor,
   useSensors,
 } from '@dnd-kit/core';
-import { type KeyboardEvent, memo, useCallback, useMemo } from 'react';
+import { type KeyboardEvent, memo, useCallback, useMemo, useRef } from 'react';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { hasModifier, isTyping } from '../../lib/keys';
@@ -44,13 +44,16 @@ const Moves = memo(function Moves({ next, openWork, onOpen }: MovesProps) {
     useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
     useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
   );
+  const shown = useRef(next);
+  shown.current = next;
+  // The same function whatever the plan is, so that rows that stay as they are aren't drawn again.
   const move = useCallback(
     (from: number, to: number) => {
-      const wanted = wishOfMoving(next, zone, from, to);
-      const title = work(next.moves[from]?.work ?? 0)?.title ?? '';
+      const wanted = wishOfMoving(shown.current, zone, from, to);
+      const title = work(shown.current.moves[from]?.work ?? 0)?.title ?? '';
       if (wanted) wish(id, wanted.work, wanted.wish, `Moved ${title}`);
     },
-    [next, zone, id, work],
+    [zone, id, work],
   );
   const drop = ({ active, over }: DragEndEvent) => over && move(Number(active.id), Number(over.id));
   if (days.length === 0) {
@@ -78,7 +81,6 @@ const Moves = memo(function Moves({ next, openWork, onOpen }: MovesProps) {
                       key={one.work}
                       move={one}
                       number={number}
-                      last={next.moves.length}
                       work={piece}
                       open={openWork === one.work}
                       narrow={openWork !== null}

@@ -20,6 +20,7 @@ public final class Bench {
         ALL.put("start", StartBench::run);
         ALL.put("board", BoardBench::run);
         ALL.put("page", PageBench::run);
+        ALL.put("budget", BudgetBench::run);
         ALL.put("table", TableBench::run);
         ALL.put("hand-in", HandInBench::run);
         ALL.put("lighthouse", LighthouseBench::run);

@@ -34,6 +34,8 @@ final class Screen implements AutoCloseable {
         page.navigate(address);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mira")))
                 .click();
+        page.waitForURL("**/next");
+        page.navigate(page.url().replace("/next", "/work"));
         page.waitForSelector("[role=row][data-work]");
         return page;
     }
