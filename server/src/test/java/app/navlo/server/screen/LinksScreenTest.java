@@ -1,6 +1,8 @@
 package app.navlo.server.screen;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
@@ -142,5 +144,39 @@ public class LinksScreenTest extends Screen {
         assertThat(page.getByRole(
                         AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Sat 28 Nov.*1 h free"))))
                 .isVisible();
+    }
+
+    @Test
+    public void anAddressForAnyCalendarIsMadeRenewedAndTakenAway() {
+        Page page = mira();
+        page.navigate(address("/s/1/links"));
+        button(page, "Make an address").click();
+        Locator field = page.getByLabel("Address of your calendar");
+        String first = field.inputValue();
+        assertThat(field).hasValue(Pattern.compile("/calendar/[0-9a-f]{64}\\.ics$"));
+        assertTrue(page.request().get(first).text().startsWith("BEGIN:VCALENDAR"));
+        button(page, "Make a new one").click();
+        dialog(page).getByText("Make a new one").last().click();
+        assertThat(field).not().hasValue(first);
+        assertEquals(page.request().get(first).status(), 404, "the old one leads nowhere");
+        button(page, "Take it away").click();
+        dialog(page).getByText("Take it away").click();
+        assertThat(button(page, "Make an address")).isVisible();
+    }
+
+    @Test
+    public void classesAndSingleDaysTakeTheirTime() {
+        Page page = mira();
+        page.navigate(address("/s/1/work?set=hours&part=days"));
+        button(page, "Add a day").click();
+        dialog(page).getByLabel("Date").fill("2026-11-29");
+        assertThat(dialog(page)).containsText("no free hours");
+        button(page, "Save your time").click();
+        assertThat(dialog(page)).hasCount(0);
+        Locator sunday = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Sun 29 Nov.* 0 min free")));
+        assertThat(sunday).isVisible();
+        notice(page, "Set when there is time to work").getByText("Undo").click();
+        assertThat(sunday).hasCount(0);
     }
 }

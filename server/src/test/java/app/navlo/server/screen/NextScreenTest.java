@@ -1,11 +1,14 @@
 package app.navlo.server.screen;
 
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.BoundingBox;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
@@ -102,8 +105,10 @@ public class NextScreenTest extends Screen {
         Page page = next(mira());
         String first = moves(page).first().locator("[data-open]").innerText().replace(" · ", ": ");
         page.getByText(Pattern.compile("^Sit down to these")).click();
-        assertThat(dialog(page)).containsText("1 of ");
+        assertThat(dialog(page)).containsText("Move 1 of ");
         assertThat(dialog(page)).containsText(first);
+        BoundingBox box = dialog(page).boundingBox();
+        assertEquals(box.width + " by " + box.height, "1280.0 by 800.0", "nothing else is on the screen");
         button(page, "Start the clock").click();
         assertThat(dialog(page)).containsText("just begun");
         page.getByText(Pattern.compile("^Stop, note")).click();
@@ -127,6 +132,124 @@ public class NextScreenTest extends Screen {
         assertThat(page).hasURL(Pattern.compile("/next/\\d+$"));
         page.keyboard().press("Escape");
         assertThat(page).hasURL(Pattern.compile("/next$"));
+    }
+
+    private static Locator grip(Locator move) {
+        return move.getByLabel(Pattern.compile("^Move .* up or down"));
+    }
+
+    private static String title(Locator move) {
+        return move.locator("[data-open]").innerText();
+    }
+
+    @Test
+    public void aMoveThatIsDraggedUpComesBeforeTheOtherSaysItsPriceAndIsUndone() {
+        Page page = next(mira());
+        String dragged = title(moves(page).nth(2));
+        String other = title(moves(page).nth(1)).replaceAll(".* · ", "");
+        moves(page).nth(2).scrollIntoViewIfNeeded();
+        moves(page).nth(2).hover();
+        BoundingBox from = grip(moves(page).nth(2)).boundingBox();
+        BoundingBox to = moves(page).nth(1).boundingBox();
+        page.mouse().move(from.x + 6, from.y + 10);
+        page.mouse().down();
+        page.mouse().move(from.x + 6, from.y - 10, new Mouse.MoveOptions().setSteps(4));
+        page.mouse().move(from.x + 6, to.y + 12, new Mouse.MoveOptions().setSteps(8));
+        page.mouse().up();
+        Locator notice = notice(page, "Moved");
+        assertThat(notice).isVisible();
+        Locator moved = moves(page).filter(new Locator.FilterOptions().setHasText("You put it before " + other));
+        assertThat(moved.locator("[data-open]")).hasText(dragged);
+        notice.getByText("Undo").click();
+        assertThat(moved).hasCount(0);
+    }
+
+    @Test
+    public void theArrowKeysOfItsGripMoveItToo() {
+        Page page = next(mira());
+        String second = title(moves(page).nth(1));
+        grip(moves(page).nth(1)).press("ArrowUp");
+        assertThat(moves(page).first().locator("[data-open]")).hasText(second);
+        assertThat(moves(page).first()).containsText("You put it first");
+        notice(page, "Moved").getByText("Undo").click();
+        assertThat(moves(page).first()).not().containsText("You put it first");
+    }
+
+    @Test
+    public void whatPushedAMoveDownAndWhyItTakesSoLongIsUnfolded() {
+        Page page = next(mira());
+        Locator essay = moves(page).filter(new Locator.FilterOptions().setHasText("Soil essay, second draft"));
+        essay.getByLabel(Pattern.compile("why ")).click();
+        assertThat(essay).containsText("Pushed down by");
+        assertThat(essay).containsText("2 h 50 said; 3 h 50 by the time you took for the like");
+        essay.getByText("Leave it as said").click();
+        assertThat(essay).containsText("2 h 50");
+        assertThat(essay).not().containsText("3 h 50");
+        notice(page, "Efforts are left as they are said").getByText("Undo").click();
+        assertThat(essay).containsText("3 h 50");
+    }
+
+    @Test
+    public void theTidelineSaysWhatIsPlannedOnADay() {
+        Page page = next(mira());
+        Locator today = page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Tue 24 Nov.* planned")));
+        assertThat(today).isVisible();
+        page.getByLabel("Minutes I have today").fill("0");
+        assertThat(page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Tue 24 Nov.* won’t be in time"))))
+                .isVisible();
+    }
+
+    @Test
+    public void whatIsUnreadIsAMoveOfAMinuteAndEachCanBeListed() {
+        Page page = next(mira());
+        Locator errands = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("A minute each"));
+        assertThat(errands).containsText(Pattern.compile("Read what was said · \\d+ pieces of work"));
+        button(page, "List them").click();
+        assertThat(errands).containsText("Soil lab 4: infiltration rings");
+        assertThat(errands).containsText("unread, the last by Halvor Tarn");
+    }
+
+    @Test
+    public void aBusyCalendarIsAddedByItsAddressAndNothingIsPlannedIntoItsTimes() {
+        Page page = next(mira());
+        page.navigate(page.url() + "?set=hours&part=busy");
+        Locator dialog = dialog(page);
+        dialog.getByLabel("Address of a calendar feed").fill("http://10.0.0.1/a.ics");
+        button(page, "Add the feed").click();
+        assertThat(dialog).containsText("leads into a private network");
+        button(page, "Try the rowing club’s feed of the demo").click();
+        button(page, "Add the feed").click();
+        assertThat(dialog).containsText("Thornmere Rowing Club");
+        assertThat(dialog).containsText("Rowing practice, tomorrow 16:00 to 17:30");
+        button(page, "Ask now").click();
+        assertThat(button(page, "Ask now")).isEnabled();
+        button(page, "Close").click();
+        assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Wed 25 Nov")))
+                .containsText("of 3 h free");
+        page.navigate(page.url() + "?set=hours&part=busy");
+        button(page, "Remove Thornmere Rowing Club").click();
+        assertThat(dialog(page).getByText("Thornmere Rowing Club")).hasCount(0);
+    }
+
+    @Test
+    public void aGoalIsSetAndTheOneThatCannotBeSaysWhy() {
+        Page page = next(mira());
+        page.navigate(page.url() + "?set=goals");
+        Locator target = dialog(page).getByLabel("Target of Soil Science");
+        target.fill("120");
+        target.press("Enter");
+        assertThat(dialog(page)).containsText("At most 100");
+        target.fill("85,5");
+        target.press("Enter");
+        assertThat(notice(page, "Set the goal of Soil Science")).isVisible();
+        page.reload();
+        assertThat(target).hasValue("85.5");
+        target.fill("");
+        target.press("Enter");
+        assertThat(button(page, "Set it")).hasCount(0);
     }
 
     @Test
