@@ -14,7 +14,7 @@ FROM free_hours;
 INSERT INTO own_time (student_id, change_id, sheet)
 SELECT f.student_id,
        (SELECT MAX(c.id) FROM change c WHERE c.student_id = f.student_id),
-       CAST(JSON_OBJECT('week': JSON_ARRAYAGG(JSON_OBJECT(
+       CAST(JSON_OBJECT('breakMinutes': 10, 'week': JSON_ARRAYAGG(JSON_OBJECT(
            'day': DECODE(f.weekday, 1, 'MONDAY', 2, 'TUESDAY', 3, 'WEDNESDAY', 4, 'THURSDAY', 5, 'FRIDAY',
                          6, 'SATURDAY', 7, 'SUNDAY'),
            'starts': CAST(f.starts_at AS VARCHAR),

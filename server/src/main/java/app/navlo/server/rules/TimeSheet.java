@@ -76,11 +76,10 @@ public record TimeSheet(
             @NotNull LocalTime ends) {}
 
     public TimeSheet {
-        // What was stored before there were these: nothing said.
+        // Hours that were carried over from when there was nothing else to say.
         days = Objects.requireNonNullElse(days, List.of());
         classes = Objects.requireNonNullElse(classes, List.of());
         onHolidays = Objects.requireNonNullElse(onHolidays, OnHolidays.AS_USUAL);
-        breakMinutes = breakMinutes == 0 ? USUAL_BREAK : breakMinutes;
     }
 
     public static TimeSheet of(WeeklyHours week) {
