@@ -35,10 +35,17 @@ const FeedbackView = lazy(async () => ({
   default: (await import('./views/feedback/feedback-view')).FeedbackView,
 }));
 const FilesView = lazy(async () => ({ default: (await import('./views/files/files-view')).FilesView }));
+const LeewayView = lazy(async () => ({
+  default: (await import('./views/leeway/leeway-view')).LeewayView,
+}));
+const PaceView = lazy(async () => ({ default: (await import('./views/pace/pace-view')).PaceView }));
 const LinksView = lazy(async () => ({ default: (await import('./views/links/links-view')).LinksView }));
 const NextView = lazy(async () => ({ default: (await import('./views/next/next-view')).NextView }));
 const NotesView = lazy(async () => ({ default: (await import('./views/notes/notes-view')).NotesView }));
 const RulesView = lazy(async () => ({ default: (await import('./views/standing/rules-view')).RulesView }));
+const CourseView = lazy(async () => ({
+  default: (await import('./views/standing/course/course-view')).CourseView,
+}));
 const StandingView = lazy(async () => ({
   default: (await import('./views/standing/standing-view')).StandingView,
 }));
@@ -59,7 +66,10 @@ function routes(session: Session) {
         { path: 'work/:work?', element: <WorkView /> },
         { path: 'feedback/:work?', element: <Later view={FeedbackView} /> },
         { path: 'standing', element: <Later view={StandingView} /> },
+        { path: 'standing/:course', element: <Later view={CourseView} /> },
         { path: 'standing/:course/rules', element: <Later view={RulesView} /> },
+        { path: 'leeway/:work?', element: <Later view={LeewayView} /> },
+        { path: 'pace', element: <Later view={PaceView} /> },
         { path: 'files', element: <Later view={FilesView} /> },
         { path: 'notes', element: <Later view={NotesView} /> },
         { path: 'links', element: <Later view={LinksView} /> },

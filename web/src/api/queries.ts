@@ -1,5 +1,5 @@
 import { QueryClient, queryOptions } from '@tanstack/react-query';
-import { client, Refused, take } from './client';
+import { client, Refused, type Schemas, take } from './client';
 
 export const queryClient = new QueryClient({
   defaultOptions: {
@@ -117,6 +117,58 @@ export const rulesQuery = (student: number, course: number) =>
           params: { path: { student, course } },
         }),
       ),
+  });
+
+/** @param whatIf as text, so that the same question is asked once; empty for the course as it is */
+export const gradeQuery = (student: number, course: number, whatIf = '') =>
+  queryOptions({
+    queryKey: ['student', student, 'grade', course, whatIf],
+    queryFn: ({ signal }) => {
+      const path = { student, course };
+      return take(
+        whatIf === ''
+          ? client.GET('/api/students/{student}/courses/{course}/grade', { params: { path }, signal })
+          : client.POST('/api/students/{student}/courses/{course}/grade/what-if', {
+              params: { path },
+              body: JSON.parse(whatIf) as Schemas['WhatIfForm'],
+              signal,
+            }),
+      );
+    },
+  });
+
+export const trendQuery = (student: number, course: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'trend', course],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/courses/{course}/grade/trend', {
+          params: { path: { student, course } },
+        }),
+      ),
+  });
+
+export const scenariosQuery = (student: number, course: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'scenarios', course],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/courses/{course}/grade/scenarios', {
+          params: { path: { student, course } },
+        }),
+      ),
+  });
+
+export const paceQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'pace'],
+    queryFn: () => take(client.GET('/api/students/{student}/pace', { params: { path: { student } } })),
+  });
+
+export const leewayQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'leeway'],
+    queryFn: () => take(client.GET('/api/students/{student}/leeway', { params: { path: { student } } })),
   });
 
 /** Everything of a student is asked for again; what is on screen stays until the answer is there. */

@@ -13,6 +13,8 @@ export function viewsOf(student: number): View[] {
     { name: 'Work', path: `/s/${student}/work`, key: 'w' },
     { name: 'Feedback', path: `/s/${student}/feedback`, key: 'f' },
     { name: 'Standing', path: `/s/${student}/standing`, key: 's' },
+    { name: 'Leeway', path: `/s/${student}/leeway`, key: 'y' },
+    { name: 'Pace', path: `/s/${student}/pace`, key: 'p' },
     { name: 'Files', path: `/s/${student}/files`, key: 'i', aside: true },
     { name: 'Notes', path: `/s/${student}/notes`, key: 'o', aside: true },
     { name: 'Links', path: `/s/${student}/links`, key: 'l' },

@@ -16,15 +16,12 @@ import { Failed, Loading } from '../../ui/states';
 type Drafts = Schemas['DraftsView'];
 type Message = Schemas['MessageView'];
 
-/** Opens a message to the teacher, drafted from the facts; by `?step=message`, too. */
-function WriteToTeacher({ detail }: { detail: Detail }) {
-  const { mayWrite } = useStudent();
+function useMessage(): [open: boolean, setOpen: (open: boolean) => void] {
   const [params, setParams] = useAddress();
-  const open = params.get('step') === 'message';
-  const setOpen = (next: boolean) =>
+  const setOpen = (open: boolean) =>
     setParams(
       (before) => {
-        if (next) before.set('step', 'message');
+        if (open) before.set('step', 'message');
         else {
           before.delete('step');
           before.delete('about');
@@ -33,22 +30,33 @@ function WriteToTeacher({ detail }: { detail: Detail }) {
       },
       { replace: true },
     );
+  return [params.get('step') === 'message', setOpen];
+}
+
+/** The way to a message to the teacher. */
+function WriteToTeacher({ detail }: { detail: Detail }) {
+  const { mayWrite } = useStudent();
+  const [, setOpen] = useMessage();
   if (!mayWrite) return null;
   return (
-    <>
-      <TextButton onClick={() => setOpen(true)}>
-        Write to {detail.material.teacher ?? 'the teacher'}
-      </TextButton>
-      <Dialog
-        open={open}
-        onOpenChange={setOpen}
-        title={`Write to ${detail.material.teacher ?? 'the teacher'}`}
-        about={`${detail.work.title}. Drafted from what is known; change every word you like.`}
-        wide
-      >
-        {open && <Drafted work={detail.work.id} onDone={() => setOpen(false)} />}
-      </Dialog>
-    </>
+    <TextButton onClick={() => setOpen(true)}>Write to {detail.material.teacher ?? 'the teacher'}</TextButton>
+  );
+}
+
+/** A message to the teacher, drafted from the facts. Opens by `?step=message`. */
+function MessageDialog({ detail }: { detail: Detail }) {
+  const { mayWrite } = useStudent();
+  const [open, setOpen] = useMessage();
+  return (
+    <Dialog
+      open={open && mayWrite}
+      onOpenChange={setOpen}
+      title={`Write to ${detail.material.teacher ?? 'the teacher'}`}
+      about={`${detail.work.title}. Drafted from what is known; change every word you like.`}
+      wide
+    >
+      {open && <Drafted work={detail.work.id} onDone={() => setOpen(false)} />}
+    </Dialog>
   );
 }
 
@@ -226,4 +234,4 @@ function Messages({ work }: { work?: number }) {
   );
 }
 
-export { Messages, WriteToTeacher };
+export { MessageDialog, Messages, WriteToTeacher };

@@ -24,6 +24,7 @@ import { HandIn } from './hand-in';
 import { HandIns } from './hand-ins';
 import { Life } from './life';
 import { MarkedPage } from './marked-page';
+import { MessageDialog } from './message';
 import { type PartId, type PartPlace, partsOf, stillNew } from './model';
 import { Notes, OwnEffort } from './own';
 import { ReceiptDialog } from './receipt';
@@ -117,6 +118,7 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
       })}
       <Why detail={detail} />
       <ReceiptDialog detail={detail} />
+      <MessageDialog detail={detail} />
       <MarkedPage detail={detail} />
     </>
   );

@@ -23,10 +23,12 @@ const RATINGS: Domain = { from: 0, to: 4 };
 interface ScaleProps {
   standing: Standing;
   percent: Domain;
+  /** What the student wants it to come to; null for nothing. */
+  target?: string | null;
 }
 
 /** A course's readings on one scale: the reach from floor to ceiling, the boundaries, and three marks. */
-function Scale({ standing, percent }: ScaleProps) {
+function Scale({ standing, percent, target = null }: ScaleProps) {
   if (standing.kind === 'COMPLETION') return <Path standing={standing} />;
   const domain = standing.kind === 'STANDARDS' ? RATINGS : percent;
   const at = (figure: string | number) =>
@@ -53,6 +55,23 @@ function Scale({ standing, percent }: ScaleProps) {
           <span className="max-w-[88px] truncate text-[12px] text-ink-2 leading-4">{letter.label}</span>
         </span>
       ))}
+      {target !== null && (
+        <svg
+          width="11"
+          height="11"
+          viewBox="0 0 11 11"
+          aria-hidden
+          className="absolute top-[14px] -translate-x-1/2 overflow-visible"
+          style={{ left: at(target) }}
+        >
+          <path
+            d="M5.5 0.5 L10.5 5.5 L5.5 10.5 L0.5 5.5 Z"
+            fill="var(--raised)"
+            stroke="var(--done)"
+            strokeWidth="2"
+          />
+        </svg>
+      )}
       <Mark kind="WITH_ZEROS" left={of('WITH_ZEROS')} at={at} standing={standing} />
       <Mark kind="EXPECTED" left={of('EXPECTED')} at={at} standing={standing} />
       <Mark kind="SO_FAR" left={of('SO_FAR')} at={at} standing={standing} />
@@ -136,6 +155,17 @@ function ScaleKey() {
           {READING_WORDS[kind].toLowerCase()}
         </span>
       ))}
+      <span className="flex items-center gap-2">
+        <svg width="11" height="11" viewBox="0 0 11 11" aria-hidden>
+          <path
+            d="M5.5 1 L10 5.5 L5.5 10 L1 5.5 Z"
+            fill="var(--raised)"
+            stroke="var(--done)"
+            strokeWidth="2"
+          />
+        </svg>
+        your target
+      </span>
       <span className="flex items-center gap-2">
         <span aria-hidden className="inline-block h-[9px] w-8 bg-free" />
         from floor to ceiling

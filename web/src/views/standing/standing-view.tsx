@@ -71,9 +71,9 @@ function CourseLine({ course, percent }: CourseLineProps) {
         <h2 className="flex min-w-0 items-center font-bold">
           <CourseMark colour={course.colour} className="mr-2" />
           <Link
-            to={`/s/${id}/work?course=${course.id}`}
+            to={`/s/${id}/standing/${course.id}`}
             className="truncate hover:underline"
-            title={`All work of ${course.name}`}
+            title={`How the grade of ${course.name} comes about`}
           >
             {course.name}
           </Link>
@@ -81,7 +81,7 @@ function CourseLine({ course, percent }: CourseLineProps) {
         <p className="pl-3 text-[13.5px] text-ink-2 leading-snug">{about(course)}</p>
       </div>
       <div className="max-md:my-1">
-        <Scale standing={standing} percent={percent} />
+        <Scale standing={standing} percent={percent} target={course.aim.target} />
       </div>
       {standing.kind === 'COMPLETION' ? <Completion standing={standing} /> : <Figures standing={standing} />}
       <Link

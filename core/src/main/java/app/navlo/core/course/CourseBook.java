@@ -24,6 +24,7 @@ public final class CourseBook {
     private final Instant now;
     private final Map<String, Worked> worked = new LinkedHashMap<>();
     private final Map<String, List<Shut>> shut = new LinkedHashMap<>();
+    private final CourseGates gates;
     private final Turnaround turnaround;
     private final Ledger ledger;
     private final Map<String, GradedWork> graded = new LinkedHashMap<>();
@@ -35,7 +36,7 @@ public final class CourseBook {
         this.now = now;
         List<Worked> ungated =
                 works.stream().map(work -> Worked.of(work, rules, false, now)).toList();
-        CourseGates gates = gates(rules, ungated);
+        gates = gates(rules, ungated);
         for (Worked one : ungated) {
             List<Shut> closed = gates.shutting(one.id(), now);
             shut.put(one.id(), closed);
@@ -105,6 +106,11 @@ public final class CourseBook {
         return turnaround;
     }
 
+    /** What waits for what. */
+    public CourseGates gates() {
+        return gates;
+    }
+
     /** How far it is to completion; empty where the course is graded otherwise. */
     public Optional<CompletionScheme.Path> completion() {
         if (!(rules.scheme() instanceof CompletionScheme scheme)) {
@@ -142,17 +148,40 @@ public final class CourseBook {
     }
 
     /**
+     * The choices of leeway for one piece of work.
+     *
+     * @param doneAt when it would be finished and handed in
+     * @throws IllegalArgumentException if the course has no such work
+     */
+    public LeewayCase leeway(String work, Instant doneAt) {
+        return all.leeway(worked.get(work), finding(work), doneAt);
+    }
+
+    /**
      * The readings if things were otherwise; nothing is kept.
      *
      * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
      */
     public Readings whatIf(List<WhatIf> changes) {
+        return trial(changes, List.of()).readings();
+    }
+
+    /**
+     * The course if things were otherwise; nothing is kept.
+     *
+     * @param added work that isn't there
+     * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
+     */
+    public Trial trial(List<WhatIf> changes, List<Trial.Added> added) {
+        if (changes.isEmpty()) {
+            return new Trial(this, changes, added, List.copyOf(graded.values()));
+        }
         Map<String, Worked> changed = WhatIf.apply(changes, worked, rules, now);
         Ledger then = new Ledger(changed.values(), rules, now);
         List<GradedWork> values = changed.values().stream()
                 .filter(Ledger::counts)
                 .map(then::graded)
                 .toList();
-        return Readings.of(rules.scheme(), rules.table(), values);
+        return new Trial(this, changes, added, values);
     }
 }

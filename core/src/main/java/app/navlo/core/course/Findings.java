@@ -7,9 +7,11 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Impact;
+import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.ExtensionDesk;
 import app.navlo.core.leeway.TokenDesk;
 import app.navlo.core.policy.LatePolicy;
+import app.navlo.core.policy.Window;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.Move;
@@ -87,6 +89,29 @@ final class Findings {
                 tokens(one));
     }
 
+    /** @param doneAt when it would be finished and handed in */
+    LeewayCase leeway(Worked one, Finding finding, Instant doneAt) {
+        Rational done = ledger.expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
+        Rational now = one.state().stage() == Stage.DRAFT || one.state().handInStands() ? done : Rational.ZERO;
+        Choices.Case compared = new Choices.Case(
+                asking(one),
+                using(one),
+                new Window(
+                        one.state().due(),
+                        one.item().schedule().closesAt() == null
+                                ? null
+                                : one.item().schedule().closesAt().instant(),
+                        one.item().schedule().cutoff(),
+                        one.item().schedule().gradingClose()),
+                one.policy(),
+                one.possible(),
+                now,
+                done,
+                doneAt,
+                rules.calendar());
+        return LeewayCase.of(finding, compared, rules);
+    }
+
     private static boolean toHandIn(WorkState state) {
         return state.move() == Move.YOURS || state.move() == Move.NOT_YET;
     }
@@ -145,9 +170,13 @@ final class Findings {
     }
 
     private ExtensionDesk.Answer extension(Worked one) {
+        return ExtensionDesk.ask(asking(one));
+    }
+
+    private ExtensionDesk.Asking asking(Worked one) {
         int granted = count(one, Fact.ExtensionGranted.class);
         int answered = granted + count(one, Fact.ExtensionDeclined.class);
-        return ExtensionDesk.ask(new ExtensionDesk.Asking(
+        return new ExtensionDesk.Asking(
                 rules.extension(),
                 one.item().schedule().due(),
                 rules.calendar().zone(),
@@ -156,22 +185,26 @@ final class Findings {
                 granted,
                 Math.max(0, count(one, Fact.ExtensionAsked.class) - answered),
                 keyOpenedAt(one),
-                tokensLeft));
+                tokensLeft);
     }
 
     private TokenDesk.Answer tokens(Worked one) {
+        return TokenDesk.use(using(one));
+    }
+
+    private TokenDesk.Using using(Worked one) {
         int used = count(one, Fact.TokenUsed.class);
         Duration moved =
                 rules.tokens() == null ? Duration.ZERO : rules.tokens().span().multipliedBy(used);
         Instant due = one.state().due();
-        return TokenDesk.use(new TokenDesk.Using(
+        return new TokenDesk.Using(
                 rules.tokens(),
                 due == null ? null : due.minus(moved),
                 now,
                 one.item().schedule().gradingClose(),
                 keyOpenedAt(one),
                 tokensLeft,
-                used));
+                used);
     }
 
     private @Nullable Instant keyOpenedAt(Worked one) {

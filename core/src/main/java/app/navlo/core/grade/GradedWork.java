@@ -45,7 +45,7 @@ public record GradedWork(
     }
 
     /** This work with another value in hand, as evidence of its scoring instant or else of its due. */
-    Valued valued(Rational earned) {
+    public Valued valued(Rational earned) {
         Instant at = score == null ? due : scoredAt;
         return new Valued(id, category, standards, possible, extra, earned, at);
     }

@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /** The readings of a course. Drops are chosen anew for each. Immutable. */
@@ -29,6 +30,11 @@ public record Readings(Map<Reading, Answer> answers) {
             answers.put(reading, new Answer(grade, table.letter(grade.figure())));
         }
         return new Readings(answers);
+    }
+
+    /** A piece of work as a reading counts it; empty where it doesn't. */
+    public static Optional<Valued> valued(Reading reading, GradedWork work) {
+        return Optional.ofNullable(reading.worth(work)).map(work::valued);
     }
 
     static List<Valued> valued(Reading reading, Collection<GradedWork> works) {

@@ -24,7 +24,7 @@ import org.jspecify.annotations.Nullable;
 /** What can be planned of the courses' work: what is one's own to move, and what opens in time. */
 final class Duties {
     /** For work of which nobody has said how long it takes. */
-    private static final long GUESSED_MINUTES = 30;
+    static final long GUESSED_MINUTES = 30;
     /** What can't be graded before the close any more is worth half: it may be, or may not. */
     private static final Rational AT_RISK = Rational.of(1, 2);
 

@@ -4,6 +4,8 @@ import app.navlo.core.exact.Rational;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -78,6 +80,27 @@ public class Material {
                                 Rows.exactOrNull(row, "lowest")))
                 .stream()
                 .findFirst();
+    }
+
+    /** Of several pieces of work at once; one of which none are known is left out. */
+    public Map<Long, ClassFigures> classFigures(Collection<Long> works, Set<Long> undone) {
+        Map<Long, ClassFigures> figures = new HashMap<>();
+        if (works.isEmpty()) {
+            return figures;
+        }
+        db.sql("""
+                SELECT work_id, change_id, mean, highest, lowest FROM class_figure WHERE work_id IN (:works) ORDER BY id
+                """).param("works", works).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                figures.put(
+                        row.getLong("work_id"),
+                        new ClassFigures(
+                                Rows.exactOrNull(row, "mean"),
+                                Rows.exactOrNull(row, "highest"),
+                                Rows.exactOrNull(row, "lowest")));
+            }
+        });
+        return figures;
     }
 
     public void addClassFigures(long work, long change, ClassFigures figures) {

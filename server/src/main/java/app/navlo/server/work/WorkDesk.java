@@ -17,7 +17,7 @@ import org.springframework.stereotype.Component;
 
 /** What every write to a piece of work does: lock it, see that it is as the writer saw it, add, tell open pages. */
 @Component
-class WorkDesk {
+public class WorkDesk {
     private final Works works;
     private final Boards boards;
     private final Changes changes;
@@ -34,12 +34,12 @@ class WorkDesk {
         this.clock = clock;
     }
 
-    Instant now() {
+    public Instant now() {
         return clock.instant();
     }
 
     /** The work as it stands, locked until the transaction ends. */
-    Board.Entry open(Writer writer, long work) {
+    public Board.Entry open(Writer writer, long work) {
         long version = works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work"));
         Board.Entry entry = boards.one(writer.student(), work, now());
         if (writer.version() != null && writer.version() != version) {
@@ -48,25 +48,25 @@ class WorkDesk {
         return entry;
     }
 
-    long change(Writer writer, ChangeKind kind, String summary) {
+    public long change(Writer writer, ChangeKind kind, String summary) {
         return changes.add(
                 new Changes.NewChange(writer.student(), writer.person(), kind, now(), Changes.TYPED_IN, summary));
     }
 
     /** Adds a fact that the student makes now, and marks the work as changed. */
-    long add(Writer writer, long change, long work, FactKind kind, Map<String, Object> columns) {
+    public long add(Writer writer, long change, long work, FactKind kind, Map<String, Object> columns) {
         return add(writer, change, work, kind, now(), columns);
     }
 
     /** The same for what happened at {@code at}, and is told now. */
-    long add(Writer writer, long change, long work, FactKind kind, Instant at, Map<String, Object> columns) {
+    public long add(Writer writer, long change, long work, FactKind kind, Instant at, Map<String, Object> columns) {
         long fact = facts.add(new Facts.NewFact(
                 change, writer.student(), work, kind, at, now(), Actor.STUDENT, writer.name(), columns));
         touch(writer, work, change);
         return fact;
     }
 
-    void touch(Writer writer, long work, long change) {
+    public void touch(Writer writer, long work, long change) {
         works.touch(work, change);
         live.changed(writer.student());
     }

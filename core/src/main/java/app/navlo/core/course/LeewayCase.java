@@ -1,0 +1,64 @@
+package app.navlo.core.course;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.leeway.Choices;
+import app.navlo.core.leeway.Choices.Choice;
+import app.navlo.core.policy.LatePolicy;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * The choices for one piece of work that could have leeway, each with what it keeps of the expected score over time.
+ *
+ * @param doneAt when it would be finished, for the scores of the choices
+ * @param lines one for each choice that can be taken and that hands something in
+ */
+public record LeewayCase(Finding finding, Instant doneAt, List<Choice> choices, List<Line> lines) {
+    public LeewayCase {
+        choices = List.copyOf(choices);
+        lines = List.copyOf(lines);
+    }
+
+    /**
+     * What a choice keeps of the expected score, by when the work is handed in.
+     *
+     * @param due that judges it; null for none
+     * @param steps each up to its last instant, falling
+     */
+    public record Line(
+            Choices.Kind kind, int tokens, @Nullable Instant due, List<LatePolicy.Step> steps) {}
+
+    /** @param of its choices, as they were compared */
+    static LeewayCase of(Finding finding, Choices.Case of, CourseRules rules) {
+        List<Choice> choices = Choices.compare(of);
+        List<Line> lines = new ArrayList<>();
+        for (Choice choice : choices) {
+            boolean handsIn = choice.kind() == Choices.Kind.LATE_WITHOUT_ASKING
+                    || choice.kind() == Choices.Kind.ASK
+                    || choice.kind() == Choices.Kind.USE_TOKENS;
+            if (handsIn && choice.bars().isEmpty()) {
+                lines.add(line(finding, of, choice, rules));
+            }
+        }
+        return new LeewayCase(finding, of.doneAt(), choices, lines);
+    }
+
+    private static Line line(Finding finding, Choices.Case of, Choice choice, CourseRules rules) {
+        Rational raw = of.rawDone();
+        if (choice.kind() == Choices.Kind.ASK && rules.extension() != null) {
+            raw = rules.extension().keep(Rational.ZERO, raw);
+        }
+        Instant ends = of.window().acceptance().ends();
+        Instant last = choice.due() != null && ends != null && ends.isBefore(choice.due()) ? choice.due() : ends;
+        Instant close = of.window().gradingClose();
+        last = close != null && (last == null || close.isBefore(last)) ? close : last;
+        return new Line(
+                choice.kind(),
+                choice.tokens(),
+                choice.due(),
+                finding.policy()
+                        .steps(choice.due(), of.possible(), raw, of.asking().now(), last, rules.calendar()));
+    }
+}

@@ -1,0 +1,153 @@
+package app.navlo.core.next;
+
+import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
+import app.navlo.core.course.Trial;
+import app.navlo.core.course.WhatIf;
+import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.Reading;
+import app.navlo.core.plan.Effort;
+import app.navlo.core.plan.Plan;
+import app.navlo.core.plan.PlanProblem;
+import app.navlo.core.plan.PlanProblem.Job;
+import app.navlo.core.plan.PlanProblem.Mode;
+import app.navlo.core.plan.PlanProblem.Slot;
+import app.navlo.core.plan.PlanProblem.Step;
+import app.navlo.core.plan.Solver;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Which pieces of work would carry a course to a target with the least effort, each at what is expected of it and all other
+ * open work at zero. The optimiser is asked what is best in so and so many minutes, and the minutes are halved in; the grade
+ * engine says whether that reaches the target.
+ */
+public final class Carry {
+    private static final long LATE = Long.MAX_VALUE / 4;
+    private static final int STEP_MINUTES = 5;
+
+    private final CourseBook book;
+    private final List<WhatIf> changes;
+    private final List<Trial.Added> added;
+    private final List<Finding> open;
+    private final Rational target;
+
+    private Carry(CourseBook book, List<WhatIf> changes, List<Trial.Added> added, List<Finding> open, Rational target) {
+        this.book = book;
+        this.changes = changes;
+        this.added = added;
+        this.open = open;
+        this.target = target;
+    }
+
+    /** @param minutes of effort that are left */
+    public record Piece(String work, long minutes) {}
+
+    /**
+     * @param target in the units of the course's figure
+     * @return in the order of the course; empty where all of them together don't reach it
+     */
+    public static Optional<List<Piece>> to(
+            Rational target, CourseBook book, List<WhatIf> changes, List<Trial.Added> added) {
+        List<String> ids = book.trial(changes, added).open();
+        List<Finding> open = book.findings().stream()
+                .filter(finding -> ids.contains(finding.id()))
+                .toList();
+        return new Carry(book, changes, added, open, target).least();
+    }
+
+    private Optional<List<Piece>> least() {
+        if (!reaches(Set.copyOf(ids(open)))) {
+            return Optional.empty();
+        }
+        long high = open.stream().mapToLong(Carry::minutes).sum() / STEP_MINUTES + 1;
+        long low = -1;
+        Set<String> best = Set.copyOf(ids(open));
+        while (high - low > 1) {
+            long middle = (low + high) >>> 1;
+            Set<String> chosen = within(middle * STEP_MINUTES);
+            if (reaches(chosen)) {
+                high = middle;
+                best = chosen;
+            } else {
+                low = middle;
+            }
+        }
+        return Optional.of(pieces(spared(best)));
+    }
+
+    /** Whatever isn't needed is taken out again, the longest first. */
+    private Set<String> spared(Set<String> chosen) {
+        Set<String> left = new HashSet<>(chosen);
+        open.stream()
+                .filter(finding -> chosen.contains(finding.id()))
+                .sorted((a, b) -> Long.compare(minutes(b), minutes(a)))
+                .forEach(finding -> {
+                    left.remove(finding.id());
+                    if (!reaches(left)) {
+                        left.add(finding.id());
+                    }
+                });
+        return left;
+    }
+
+    private static List<String> ids(List<Finding> findings) {
+        return findings.stream().map(Finding::id).toList();
+    }
+
+    private static long minutes(Finding finding) {
+        long minutes = finding.work().minutes();
+        return !finding.item().expectsHandIn() ? 1 : minutes == 0 ? Duties.GUESSED_MINUTES : minutes;
+    }
+
+    private List<Piece> pieces(Set<String> chosen) {
+        return open.stream()
+                .filter(finding -> chosen.contains(finding.id()))
+                .map(finding -> new Piece(finding.id(), minutes(finding)))
+                .toList();
+    }
+
+    private Set<String> within(long minutes) {
+        if (minutes == 0) {
+            return Set.of();
+        }
+        List<Job> jobs = new ArrayList<>();
+        for (Finding finding : open) {
+            Rational impact = finding.impact() == null ? Rational.ZERO : finding.impact();
+            long worth = Math.max(0, Scale.hundredths(impact.times(Scale.factor(book))));
+            jobs.add(new Job(
+                    finding.id(),
+                    minutes(finding),
+                    0,
+                    List.of(),
+                    0,
+                    List.of(new Mode(0, 0, List.of(new Step(LATE, worth))))));
+        }
+        PlanProblem problem = new PlanProblem(List.of(new Slot(0, minutes)), List.of(), jobs, List.of());
+        Set<String> chosen = new HashSet<>();
+        for (Plan.Placed placed :
+                Solver.solve(problem, Effort.quick(jobs.size())).plan().jobs()) {
+            chosen.add(open.get(placed.job()).id());
+        }
+        return chosen;
+    }
+
+    private boolean reaches(Set<String> done) {
+        List<WhatIf> then = new ArrayList<>(changes);
+        for (Finding finding : open) {
+            if (done.contains(finding.id())) {
+                Instant handedIn = finding.state().handInStands() ? null : book.now();
+                then.add(new WhatIf(finding.id(), Duties.raw(finding), null, handedIn));
+            } else {
+                then.add(WhatIf.score(finding.id(), Rational.ZERO));
+            }
+        }
+        Rational figure =
+                book.trial(then, added).readings().of(Reading.EXPECTED).grade().figure();
+        return figure != null && figure.compareTo(target) >= 0;
+    }
+}

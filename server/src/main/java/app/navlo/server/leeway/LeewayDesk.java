@@ -1,0 +1,126 @@
+package app.navlo.server.leeway;
+
+import app.navlo.core.course.Finding;
+import app.navlo.core.leeway.Bar;
+import app.navlo.core.leeway.ExtensionRule;
+import app.navlo.core.work.Fact;
+import app.navlo.server.board.Board;
+import app.navlo.server.leeway.LeewayController.AnswerForm;
+import app.navlo.server.leeway.LeewayController.TokensForm;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.OneChange;
+import app.navlo.server.work.WorkDesk;
+import app.navlo.server.work.Writer;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Takes down what was asked for, given and used. Nothing is asked that the core says can't be had. */
+@Service
+class LeewayDesk {
+    private final WorkDesk desk;
+    private final OneChange one;
+
+    LeewayDesk(WorkDesk desk, OneChange one) {
+        this.desk = desk;
+        this.one = one;
+    }
+
+    private static String title(Board.Entry entry) {
+        return entry.work().definition().title();
+    }
+
+    @Transactional
+    public EditedView ask(Writer writer, long work) {
+        Board.Entry entry = desk.open(writer, work);
+        Finding finding = entry.finding();
+        String summary = "Asked for an extension: " + title(entry);
+        return one.write(writer, "ask " + work, ChangeKind.OWN, summary, change -> {
+            refuse(finding.extension().bars());
+            desk.add(writer, change, work, FactKind.EXTENSION_ASKED, Map.of());
+            ExtensionRule rule = Objects.requireNonNull(entry.book().rules().extension());
+            if (rule.answered() == ExtensionRule.Answered.AT_ONCE) {
+                Instant due = Objects.requireNonNull(finding.extension().newDue());
+                desk.add(writer, change, work, FactKind.EXTENSION_GRANTED, Map.of("due_at", due));
+            }
+            return work;
+        });
+    }
+
+    @Transactional
+    public EditedView answer(Writer writer, long work, AnswerForm form) {
+        Board.Entry entry = desk.open(writer, work);
+        boolean granted = form.due() != null;
+        String summary = (granted ? "An extension was given: " : "An extension was declined: ") + title(entry);
+        return one.write(writer, "answer " + work + " " + form, ChangeKind.OWN, summary, change -> {
+            if (!pending(entry)) {
+                throw Refusal.conflict("Nothing is asked for", "Take down first that an extension was asked for.");
+            }
+            if (granted) {
+                Instant due = entry.state().due();
+                if (due != null && !form.due().isAfter(due)) {
+                    throw Refusal.invalid("due", "The new due must be later than the one in force.");
+                }
+                desk.add(writer, change, work, FactKind.EXTENSION_GRANTED, Map.of("due_at", form.due()));
+            } else {
+                desk.add(writer, change, work, FactKind.EXTENSION_DECLINED, Map.of());
+            }
+            return work;
+        });
+    }
+
+    static boolean pending(Board.Entry entry) {
+        long asked = count(entry, Fact.ExtensionAsked.class);
+        return asked > count(entry, Fact.ExtensionGranted.class) + count(entry, Fact.ExtensionDeclined.class);
+    }
+
+    private static long count(Board.Entry entry, Class<? extends Fact> kind) {
+        return entry.facts().stream().filter(kind::isInstance).count();
+    }
+
+    @Transactional
+    public EditedView use(Writer writer, long work, TokensForm form) {
+        Board.Entry entry = desk.open(writer, work);
+        String summary = "Used " + form.tokens() + (form.tokens() == 1 ? " token: " : " tokens: ") + title(entry);
+        return one.write(writer, "use " + work + " " + form, ChangeKind.OWN, summary, change -> {
+            refuse(entry.finding().tokens().bars());
+            int most = entry.finding().tokens().dues().size();
+            if (form.tokens() > most) {
+                throw Refusal.invalid("tokens", "At most " + most + " can be used on it.");
+            }
+            Duration span =
+                    Objects.requireNonNull(entry.book().rules().tokens()).span();
+            for (int i = 0; i < form.tokens(); i++) {
+                desk.add(writer, change, work, FactKind.TOKEN_USED, Map.of("span_minutes", span.toMinutes()));
+            }
+            return work;
+        });
+    }
+
+    @Transactional
+    public EditedView openKey(Writer writer, long work) {
+        Board.Entry entry = desk.open(writer, work);
+        return one.write(writer, "key " + work, ChangeKind.OWN, "Opened the answer key: " + title(entry), change -> {
+            if (count(entry, Fact.KeyOpened.class) > 0) {
+                throw Refusal.conflict("It was opened already", "Nothing is left to open.");
+            }
+            desk.add(writer, change, work, FactKind.KEY_OPENED, Map.of());
+            return work;
+        });
+    }
+
+    private static void refuse(List<Bar> bars) {
+        if (!bars.isEmpty()) {
+            throw Refusal.conflict(
+                    "It can't be had",
+                    String.join("; ", bars.stream().map(Bar::template).toList()) + ".");
+        }
+    }
+}

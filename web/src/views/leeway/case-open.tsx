@@ -1,0 +1,246 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { client, Refused, type Work, writeKey } from '../../api/client';
+import { writeChange } from '../../api/write-change';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { count } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { noticeFault } from '../../ui/notice';
+import { ChoiceChart } from './choice-chart';
+import { type Case, type Choice, choiceWords, keyOf } from './model';
+
+/** One piece of work: its choices side by side, what each keeps over time, and what can be done about it. */
+function CaseOpen({ one, piece }: { one: Case; piece: Work }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  return (
+    <div className="pb-4">
+      <p className="mb-2 max-w-[80ch] text-[14px] text-ink-2">
+        {one.rule} {one.keyOpened && <b className="text-loss">The answer key was opened, which bars it. </b>}
+        It would be done {near(one.doneAt, zone, now)}, by the plan.
+      </p>
+      <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-6 max-md:grid-cols-1">
+        <Choices one={one} />
+        <ChoiceChart one={one} />
+      </div>
+      <Deeds one={one} piece={piece} />
+    </div>
+  );
+}
+
+function Choices({ one }: { one: Case }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  return (
+    <table className="w-full self-start text-[14px]">
+      <thead className="text-[13px] text-ink-2">
+        <tr>
+          <th className="text-left font-normal">Choice</th>
+          <th className="text-left font-normal">Due then</th>
+          <th className="text-right font-normal">Expected</th>
+        </tr>
+      </thead>
+      <tbody>
+        {one.choices.map((choice) => (
+          <tr key={keyOf(choice)} className="border-line-2 border-t align-top">
+            <th scope="row" className="py-1 pr-2 text-left font-[680] data-[barred=true]:font-normal">
+              <span className={choice.bars.length > 0 ? 'font-normal text-ink-2' : ''}>
+                {choiceWords(choice)}
+              </span>
+              {choice.bars.length > 0 && (
+                <span className="block font-normal text-[13px] text-ink-2">{choice.bars.join('; ')}</span>
+              )}
+              {choice.shuts.length > 0 && (
+                <span className="block font-normal text-[13px] text-loss">
+                  bars extension and tokens after it
+                </span>
+              )}
+            </th>
+            <td className="py-1 pr-2">
+              {choice.bars.length > 0 || choice.kind === 'LET_GO' || !choice.due
+                ? '—'
+                : near(choice.due, zone, now)}
+            </td>
+            <td className="py-1 text-right font-[680]">
+              {choice.bars.length > 0 ? '—' : points(choice, one)}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+function points(choice: Choice, one: Case): string {
+  return `${Math.round(Number(choice.score) * 10) / 10} of ${Number(one.possible)}`;
+}
+
+/** What can be done: each is taken down as one change, and can be undone. */
+function Deeds({ one, piece }: { one: Case; piece: Work }) {
+  const { id, zone, mayWrite } = useStudent();
+  const now = useNow();
+  const navigate = useNavigate();
+  const [sure, setSure] = useState(false);
+  const [answering, setAnswering] = useState(false);
+  if (!mayWrite) return null;
+  const params = {
+    path: { student: id, work: one.work },
+    header: { 'Idempotency-Key': writeKey() },
+  };
+  const ask = async () => {
+    try {
+      await writeChange(
+        id,
+        client.POST('/api/students/{student}/works/{work}/leeway/asking', { params }),
+        `Asked for an extension of ${piece.title}`,
+      );
+      if (!one.atOnce) void navigate(`/s/${id}/work/${one.work}?step=message&about=An+extension`);
+    } catch (error) {
+      noticeFault(error);
+    }
+  };
+  const use = (tokens: number) =>
+    void writeChange(
+      id,
+      client.POST('/api/students/{student}/works/{work}/leeway/tokens', { params, body: { tokens } }),
+      `Used ${count(tokens, 'token')} on ${piece.title}`,
+    ).catch(noticeFault);
+  const openKey = () => {
+    setSure(false);
+    void writeChange(
+      id,
+      client.POST('/api/students/{student}/works/{work}/leeway/key', { params }),
+      `The answer key of ${piece.title} was opened`,
+    ).catch(noticeFault);
+  };
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-2">
+      {one.mayAsk && one.newDue && (
+        <Button look="main" onClick={() => void ask()}>
+          {one.atOnce
+            ? `Take the extension, due ${near(one.newDue, zone, now)}`
+            : 'Ask, with a letter to the teacher'}
+        </Button>
+      )}
+      {one.tokenDues.map((due, place) => (
+        <Button key={due} onClick={() => use(place + 1)}>
+          Use {count(place + 1, 'token')}, due {near(due, zone, now)}
+        </Button>
+      ))}
+      {one.pending && (
+        <Button look="main" onClick={() => setAnswering(true)}>
+          The teacher has answered
+        </Button>
+      )}
+      {!one.keyOpened && (
+        <Button look="danger" onClick={() => setSure(true)}>
+          I opened the answer key
+        </Button>
+      )}
+      <Link to={`/s/${id}/work/${one.work}`} className="ml-auto text-[14px] underline underline-offset-2">
+        Open the work
+      </Link>
+      <Dialog
+        open={sure}
+        onOpenChange={setSure}
+        title="The answer key bars the rest"
+        about={`Once it is opened, no extension may be asked for and no token used on ${piece.title}. ${lost(one)}`}
+      >
+        <div className="flex justify-end gap-2">
+          <Button look="quiet" onClick={() => setSure(false)}>
+            It stays shut
+          </Button>
+          <Button look="danger" onClick={openKey}>
+            It was opened
+          </Button>
+        </div>
+      </Dialog>
+      <Dialog
+        open={answering}
+        onOpenChange={setAnswering}
+        title="What the teacher answered"
+        about={piece.title}
+      >
+        {answering && <Answer one={one} onDone={() => setAnswering(false)} />}
+      </Dialog>
+    </div>
+  );
+}
+
+/** What the best leeway is worth beyond what is there without it. */
+function lost(one: Case): string {
+  const without = Number(one.choices.find((choice) => choice.kind === 'LATE_WITHOUT_ASKING')?.score ?? 0);
+  const most = Math.max(
+    without,
+    ...one.choices
+      .filter((choice) => choice.kind === 'ASK' || choice.kind === 'USE_TOKENS')
+      .map((choice) => Number(choice.score)),
+  );
+  const gain = Math.round((most - without) * 10) / 10;
+  return gain > 0
+    ? `That gives up ${gain} points.`
+    : 'By the plan, leeway would bring nothing more just now.';
+}
+
+function Answer({ one, onDone }: { one: Case; onDone: () => void }) {
+  const { id } = useStudent();
+  const [due, setDue] = useState('');
+  const [fault, setFault] = useState('');
+  const [key] = useState(writeKey);
+  const send = async (granted: boolean) => {
+    setFault('');
+    try {
+      await writeChange(
+        id,
+        client.POST('/api/students/{student}/works/{work}/leeway/answer', {
+          params: { path: { student: id, work: one.work }, header: { 'Idempotency-Key': key } },
+          body: { due: granted ? new Date(due).toISOString() : null },
+        }),
+        granted ? 'An extension was given' : 'The extension was declined',
+      );
+      onDone();
+    } catch (error) {
+      if (error instanceof Refused && error.status === 422)
+        setFault(error.faults.map((one) => one.message).join(' '));
+      else noticeFault(error);
+    }
+  };
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send(true);
+      }}
+      className="flex flex-col gap-3"
+    >
+      <label className="text-[14px]">
+        The new due
+        <input
+          type="datetime-local"
+          required
+          value={due}
+          onChange={(event) => setDue(event.target.value)}
+          className="mt-1 block h-9 w-full rounded border border-line bg-paper px-2"
+        />
+      </label>
+      {fault && (
+        <p role="alert" className="font-semibold text-[14px] text-loss">
+          {fault}
+        </p>
+      )}
+      <div className="flex justify-end gap-2">
+        <Button look="danger" onClick={() => void send(false)}>
+          It was declined
+        </Button>
+        <Button look="main" type="submit">
+          It was given
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+export { CaseOpen };

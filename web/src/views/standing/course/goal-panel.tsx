@@ -1,0 +1,132 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { type Course, client, Refused, take, writeKey } from '../../../api/client';
+import { writeChange } from '../../../api/write-change';
+import { useStudent } from '../../../frame/student';
+import { figureWords } from '../../../lib/readings';
+import { span } from '../../../lib/time';
+import { Button } from '../../../ui/button';
+import { noticeFault } from '../../../ui/notice';
+import { plain, type WhatIf } from './model';
+
+/** What a target takes, on all that is open or on one piece of work, and which work would carry it with the least effort. */
+function GoalPanel({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
+  const { id, board, work, mayWrite } = useStudent();
+  const [typed, setTyped] = useState(course.aim.target ?? '');
+  const [on, setOn] = useState('');
+  const target = typed.trim().replace(',', '.');
+  const asks = /^\d{1,7}(\.\d{1,4})?$/.test(target);
+  const answer = useQuery({
+    queryKey: ['student', id, 'target', course.id, target, on, JSON.stringify(whatIf)],
+    enabled: asks && mayWrite,
+    retry: false,
+    queryFn: ({ signal }) =>
+      take(
+        client.POST('/api/students/{student}/courses/{course}/grade/target', {
+          params: { path: { student: id, course: course.id } },
+          body: { whatIf, target, on: on === '' ? null : Number(on) },
+          signal,
+        }),
+      ),
+  });
+  if (!mayWrite) return null;
+  const open = board.works.filter(
+    (piece) => piece.courseId === course.id && piece.score.points === null && piece.move !== 'OUT_OF_REACH',
+  );
+  const setGoal = () =>
+    void writeChange(
+      id,
+      client.PUT('/api/students/{student}/courses/{course}/aim', {
+        params: { path: { student: id, course: course.id }, header: { 'Idempotency-Key': writeKey() } },
+        body: { importance: course.aim.importance, target: asks ? target : null },
+      }),
+      `Set the goal of ${course.name}`,
+    ).catch(noticeFault);
+  const unit = course.standing.kind === 'STANDARDS' ? 'of 4' : '%';
+  return (
+    <section aria-labelledby="target" className="no-print mb-6">
+      <h2 id="target" className="font-[680] text-[16px]">
+        What does it take?
+      </h2>
+      <div className="mt-1.5 flex items-center gap-2">
+        <label htmlFor="target-figure" className="text-[14px] text-ink-2">
+          To reach
+        </label>
+        <input
+          id="target-figure"
+          inputMode="decimal"
+          value={typed}
+          placeholder="80"
+          onChange={(event) => setTyped(event.target.value)}
+          className="h-9 w-20 rounded border border-line bg-paper px-2 text-right text-[16px]"
+        />
+        <span className="text-ink-2">{unit}</span>
+        {asks && target !== (course.aim.target ?? '') && (
+          <Button className="ml-auto h-9" onClick={setGoal}>
+            Make it my goal
+          </Button>
+        )}
+      </div>
+      <label className="mt-2 flex items-center gap-2 text-[14px] text-ink-2">
+        on
+        <select
+          value={on}
+          onChange={(event) => setOn(event.target.value)}
+          className="h-8 min-w-0 flex-1 rounded border border-line bg-paper px-1.5 text-ink"
+        >
+          <option value="">all that has no score yet</option>
+          {open.map((piece) => (
+            <option key={piece.id} value={piece.id}>
+              {piece.title}
+            </option>
+          ))}
+        </select>
+      </label>
+      <div aria-live="polite" className="mt-2 min-h-10">
+        {answer.error instanceof Refused && (
+          <p className="text-[14px] text-loss">{answer.error.faults.map((one) => one.message).join(' ')}</p>
+        )}
+        {asks && answer.data && answer.data.percent !== null && (
+          <p>
+            <b className="font-[720] text-[20px] text-yours">{plain(answer.data.percent)} %</b> at least on{' '}
+            {on === '' ? 'each of them' : work(Number(on))?.title}.
+          </p>
+        )}
+        {asks && answer.data && answer.data.percent === null && (
+          <p>
+            <b className="font-[680] text-loss">Out of reach</b>
+            {answer.data.atMost !== null &&
+              `: ${figureWords(answer.data.atMost, course.standing)} is the most it can come to.`}
+          </p>
+        )}
+        {asks && answer.data?.percent !== null && answer.data?.carry === null && on === '' && (
+          <p className="text-[14px] text-ink-2">What is expected of them now wouldn’t reach it.</p>
+        )}
+        {asks && answer.data?.carry && answer.data.carry.length > 0 && (
+          <div className="mt-2 text-[14px]">
+            <p className="text-ink-2">
+              Least effort, each at what is expected of it:{' '}
+              {span(answer.data.carry.reduce((sum, piece) => sum + piece.minutes, 0))}
+            </p>
+            <ul className="mt-0.5">
+              {answer.data.carry.map((piece) => (
+                <li key={piece.work} className="flex justify-between gap-3 border-line-2 border-t py-0.5">
+                  <Link to={`/s/${id}/work/${piece.work}`} className="min-w-0 truncate hover:underline">
+                    {work(piece.work)?.title}
+                  </Link>
+                  <span className="shrink-0 text-ink-2">{span(piece.minutes)}</span>
+                </li>
+              ))}
+            </ul>
+          </div>
+        )}
+        {asks && answer.data?.carry?.length === 0 && (
+          <p className="text-[14px] text-done">It is reached with what is there already.</p>
+        )}
+      </div>
+    </section>
+  );
+}
+
+export { GoalPanel };

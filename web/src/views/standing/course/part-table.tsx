@@ -1,0 +1,241 @@
+import clsx from 'clsx';
+import { Ellipsis } from 'lucide-react';
+import { memo } from 'react';
+import { Link } from 'react-router';
+import { useStudent } from '../../../frame/student';
+import { useNow } from '../../../lib/now';
+import { near } from '../../../lib/time';
+import { Menu, MenuItem, MenuRule } from '../../../ui/menu';
+import {
+  changed,
+  changeOf,
+  type Grade,
+  type Item,
+  itemsOf,
+  type Part,
+  plain,
+  sumWords,
+  termOf,
+  titleOf,
+  type WhatIf,
+} from './model';
+
+const COLUMNS =
+  'grid grid-cols-[minmax(0,1fr)_136px_96px_84px_28px] items-center gap-x-3 max-sm:grid-cols-[minmax(0,1fr)_126px_28px]';
+
+function ColumnHeads() {
+  return (
+    <p aria-hidden className={clsx(COLUMNS, 'text-[13px] text-ink-2 max-sm:hidden')}>
+      <span />
+      <span className="pr-[58px] text-right">score</span>
+      <span className="text-right">of the class</span>
+      <span className="text-right">worth</span>
+      <span />
+    </p>
+  );
+}
+
+interface PartTableProps {
+  part: Part;
+  grade: Grade;
+  whatIf: WhatIf;
+  onWhatIf: (whatIf: WhatIf) => void;
+  byStandards: boolean;
+}
+
+/** A category or a standard: what it comes to, and every piece of work in it, its score open to be changed. */
+function PartTable({ part, grade, whatIf, onWhatIf, byStandards }: PartTableProps) {
+  const items = itemsOf(grade, part);
+  const dropped = part.terms.filter((term) => term.dropped).length;
+  return (
+    <section aria-label={part.name || 'All work'} className="mb-5">
+      <h2 className="flex flex-wrap items-baseline gap-x-3 border-line border-b pb-1">
+        <span className="font-[680] text-[16px]">{part.name || 'All work'}</span>
+        {part.weight !== null && (
+          <span className="text-[14px] text-ink-2">{plain(part.weight)} % of the course</span>
+        )}
+        <span className="text-[14px] text-ink-2">
+          {sumWords(part)}
+          {dropped > 0 && `, ${dropped} ${byStandards ? 'beaten by better' : 'dropped'}`}
+          {!part.only && ', another drop would do as well'}
+        </span>
+        <b className="ml-auto font-[680]">
+          {part.figure === null ? '—' : `${plain(part.figure)}${byStandards ? ' of 4' : ' %'}`}
+        </b>
+      </h2>
+      {items.length === 0 && (
+        <p className="py-2 text-[14px] text-ink-2">
+          {byStandards ? 'No work is evidence of it yet.' : 'There is no work in it yet.'}
+        </p>
+      )}
+      <ul>
+        {items.map((item) => (
+          <ItemRow key={item.work} item={item} part={part} whatIf={whatIf} onWhatIf={onWhatIf} />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface ItemRowProps {
+  item: Item;
+  part: Part;
+  whatIf: WhatIf;
+  onWhatIf: (whatIf: WhatIf) => void;
+}
+
+const ItemRow = memo(function ItemRow({ item, part, whatIf, onWhatIf }: ItemRowProps) {
+  const { id, work, zone } = useStudent();
+  const now = useNow();
+  const piece = work(Number(item.work));
+  const title = titleOf(item, whatIf.added, work);
+  const term = termOf(part, item);
+  const change = piece && changeOf(whatIf, piece.id);
+  return (
+    <li
+      data-item={item.work}
+      className={clsx(
+        COLUMNS,
+        'border-line-2 border-b py-1',
+        change && 'bg-wait-soft',
+        !piece && 'bg-wait-soft',
+      )}
+    >
+      <span className="min-w-0">
+        {piece ? (
+          <Link to={`/s/${id}/work/${piece.id}`} className="block truncate hover:underline">
+            {title}
+          </Link>
+        ) : (
+          <span className="block truncate">{title}</span>
+        )}
+        <span className="block truncate text-[13px] text-ink-2">
+          {change && <b className="font-semibold text-wait">not real{changeWords(change)}. </b>}
+          {!piece && <b className="font-semibold text-wait">added, not real. </b>}
+          {countsWords(item, term, piece?.due ? near(piece.due, zone, now) : null)}
+        </span>
+      </span>
+      {piece ? (
+        <ScoreBox item={item} title={title} whatIf={whatIf} onWhatIf={onWhatIf} />
+      ) : (
+        <span className="text-right">
+          {item.score && plain(item.score)} of {plain(item.possible)}
+        </span>
+      )}
+      <span className="text-right text-[14px] text-ink-2 max-sm:hidden">
+        {item.classFigures?.mean && `mean ${plain(item.classFigures.mean)}`}
+        {item.classFigures?.lowest && item.classFigures.highest && (
+          <span className="block text-[12.5px]">
+            {plain(item.classFigures.lowest)} to {plain(item.classFigures.highest)}
+          </span>
+        )}
+      </span>
+      <span className="text-right text-[14px] max-sm:hidden" title="What it is worth to the course">
+        {piece?.impact && Number(piece.impact) !== 0 ? `±${plain(piece.impact)}` : ''}
+      </span>
+      {piece ? <ItemMenu work={piece.id} title={title} whatIf={whatIf} onWhatIf={onWhatIf} /> : <span />}
+    </li>
+  );
+});
+
+function changeWords(change: NonNullable<ReturnType<typeof changeOf>>): string {
+  if (change.excused) return ', as if excused';
+  return change.handedIn ? ', as if handed in then' : '';
+}
+
+/** How a piece of work counts in the reading: dropped, with so much, or not and why not. */
+function countsWords(item: Item, term: ReturnType<typeof termOf>, due: string | null): string {
+  const extra = item.extra ? 'extra credit; ' : '';
+  if (term?.dropped) return `${extra}dropped here`;
+  if (term) {
+    const scored = item.score !== null && item.score === term.earned;
+    return scored
+      ? `${extra}counts`
+      : `${extra}counted with ${plain(term.earned)} of ${plain(term.possible)}`;
+  }
+  if (item.score === null) return `${extra}no score yet${due ? `, due ${due}` : ''}; not counted here`;
+  return `${extra}not counted here`;
+}
+
+interface ScoreBoxProps {
+  item: Item;
+  title: string;
+  whatIf: WhatIf;
+  onWhatIf: (whatIf: WhatIf) => void;
+}
+
+/** The score, open to be changed: every reading follows as one types, and nothing is saved. */
+function ScoreBox({ item, title, whatIf, onWhatIf }: ScoreBoxProps) {
+  const { mayWrite } = useStudent();
+  const work = Number(item.work);
+  const change = changeOf(whatIf, work);
+  const real = change ? null : item.score;
+  const type = (text: string) => {
+    const points = text.trim().replace(',', '.');
+    onWhatIf(changed(whatIf, work, { points: points === '' ? null : points }));
+  };
+  if (!mayWrite) {
+    return (
+      <span className="text-right">
+        {item.score ? plain(item.score) : '—'} of {plain(item.possible)}
+      </span>
+    );
+  }
+  return (
+    <span className="flex items-center justify-end gap-1.5">
+      <input
+        aria-label={`Score of ${title}, if`}
+        inputMode="decimal"
+        placeholder={item.score ? plain(item.score) : `${Number(item.expected).toFixed(1)}?`}
+        value={change?.points ?? (real ? plain(real) : '')}
+        onChange={(event) => type(event.target.value)}
+        className={clsx(
+          'h-8 w-[64px] rounded border bg-paper px-1.5 text-right text-[15px] placeholder:text-ink-3',
+          change?.points != null ? 'border-wait border-dashed font-semibold text-wait' : 'border-line',
+        )}
+      />
+      <span className="w-[52px] text-[14px] text-ink-2">of {plain(item.possible)}</span>
+    </span>
+  );
+}
+
+interface ItemMenuProps {
+  work: number;
+  title: string;
+  whatIf: WhatIf;
+  onWhatIf: (whatIf: WhatIf) => void;
+}
+
+function ItemMenu({ work, title, whatIf, onWhatIf }: ItemMenuProps) {
+  const { mayWrite, work: workOf } = useStudent();
+  const now = useNow();
+  if (!mayWrite) return <span />;
+  const piece = workOf(work);
+  const set = (what: Parameters<typeof changed>[2]) => onWhatIf(changed(whatIf, work, what));
+  return (
+    <Menu
+      align="end"
+      trigger={
+        <button
+          type="button"
+          aria-label={`What if, for ${title}`}
+          className="no-print grid h-7 w-7 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
+        >
+          <Ellipsis size={16} aria-hidden />
+        </button>
+      }
+    >
+      <MenuItem onSelect={() => set({ excused: true })}>As if it were excused</MenuItem>
+      <MenuItem onSelect={() => set({ handedIn: new Date(now).toISOString() })}>
+        As if it were handed in now
+      </MenuItem>
+      {piece?.due && (
+        <MenuItem onSelect={() => set({ handedIn: piece.due })}>As if it were handed in at its due</MenuItem>
+      )}
+      <MenuRule />
+      <MenuItem onSelect={() => set({ points: null, excused: null, handedIn: null })}>As it is</MenuItem>
+    </Menu>
+  );
+}
+
+export { ColumnHeads, PartTable };

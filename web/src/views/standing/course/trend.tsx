@@ -1,0 +1,116 @@
+import { useQuery } from '@tanstack/react-query';
+import {
+  CartesianGrid,
+  Line,
+  LineChart,
+  ReferenceLine,
+  ResponsiveContainer,
+  Tooltip,
+  XAxis,
+  YAxis,
+} from 'recharts';
+import type { Course } from '../../../api/client';
+import { trendQuery } from '../../../api/queries';
+import { useStudent } from '../../../frame/student';
+import { figureWords, READING_WORDS, type Reading } from '../../../lib/readings';
+import { day } from '../../../lib/time';
+import { PLOT, PlotKey, PlotTable } from '../../../ui/plot';
+import { Loading } from '../../../ui/states';
+
+const LINES: readonly (readonly [reading: Reading, colour: string, dash: string])[] = [
+  ['SO_FAR', 'var(--yours)', ''],
+  ['EXPECTED', 'var(--wait)', '6 3'],
+  ['WITH_ZEROS', 'var(--loss)', '2 3'],
+];
+
+/** How the readings went over the term, each day as it was. */
+function Trend({ course }: { course: Course }) {
+  const { id, zone } = useStudent();
+  const trend = useQuery(trendQuery(id, course.id));
+  if (!trend.data) return <Loading rows={3} />;
+  if (trend.data.length < 2) return null;
+  const points = trend.data.map((point) => ({
+    at: new Date(point.at).getTime(),
+    ...Object.fromEntries(point.figures.map((figure) => [figure.reading, Number(figure.figure)])),
+  }));
+  const dayOf = (at: number) => day(new Date(at).toISOString(), zone);
+  return (
+    <section aria-labelledby="trend" className="mb-6">
+      <h2 id="trend" className="font-[680] text-[16px]">
+        Over the term
+      </h2>
+      <div aria-hidden className="mt-2 h-[180px]">
+        <ResponsiveContainer width="100%" height="100%">
+          <LineChart data={points} margin={{ top: 6, right: 6, bottom: 0, left: -22 }}>
+            <CartesianGrid stroke={PLOT.grid} vertical={false} />
+            <XAxis
+              dataKey="at"
+              type="number"
+              domain={['dataMin', 'dataMax']}
+              tickFormatter={(at: number) => dayOf(at).replace(/^\S+ /, '')}
+              tick={PLOT.tick}
+              stroke={PLOT.axis}
+              minTickGap={40}
+            />
+            <YAxis domain={['auto', 'auto']} tick={PLOT.tick} stroke={PLOT.axis} width={52} />
+            {course.standing.letters.map((letter) => (
+              <ReferenceLine
+                key={letter.label}
+                y={Number(letter.from)}
+                stroke="var(--ink-3)"
+                strokeDasharray="1 4"
+              />
+            ))}
+            <Tooltip
+              isAnimationActive={false}
+              labelFormatter={(at) => dayOf(Number(at))}
+              formatter={(value, name) => [
+                figureWords(String(value), course.standing),
+                READING_WORDS[name as Reading],
+              ]}
+              contentStyle={PLOT.tip}
+            />
+            {LINES.map(([reading, colour, dash]) => (
+              <Line
+                key={reading}
+                dataKey={reading}
+                type="stepAfter"
+                stroke={colour}
+                strokeDasharray={dash}
+                strokeWidth={2}
+                dot={false}
+                isAnimationActive={false}
+                connectNulls
+              />
+            ))}
+          </LineChart>
+        </ResponsiveContainer>
+      </div>
+      <PlotKey
+        lines={LINES.map(([reading, colour, dash]) => ({
+          words: READING_WORDS[reading].toLowerCase(),
+          colour,
+          dash,
+        }))}
+      />
+      <PlotTable
+        summary="As a table"
+        heads={['Day', ...LINES.map(([reading]) => READING_WORDS[reading])]}
+        rows={trend.data.map((point) => ({
+          key: point.at,
+          cells: [
+            day(point.at, zone),
+            ...LINES.map(([reading]) =>
+              figureWords(
+                point.figures.find((figure) => figure.reading === reading)?.figure ?? null,
+                course.standing,
+              ),
+            ),
+          ],
+        }))}
+      />
+    </section>
+  );
+}
+
+export { Trend };
