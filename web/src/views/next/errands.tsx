@@ -57,7 +57,7 @@ function Line({ errand }: { errand: Errand }) {
   const piece = work(errand.work);
   if (!piece) return null;
   const asks = errand.kind === 'ASK_EXTENSION' && mayWrite;
-  const about = asks ? '?step=message&about=An+extension' : '';
+  const to = errand.leeway ? `/s/${id}/leeway/${piece.id}` : `/s/${id}/next/${piece.id}`;
   return (
     <li className="flex items-center gap-3 border-line border-b py-1.5 pl-[42px] max-sm:pl-1">
       <div className="min-w-0 flex-1">
@@ -74,8 +74,8 @@ function Line({ errand }: { errand: Errand }) {
           </span>
         </p>
       </div>
-      <Button className="h-[30px]" onClick={() => void navigate(`/s/${id}/next/${piece.id}${about}`)}>
-        {asks ? 'Write the ask' : errand.kind === 'READ_FEEDBACK' ? 'Read it' : 'Look at it'}
+      <Button className="h-[30px]" onClick={() => void navigate(to)}>
+        {asks ? 'Ask for it' : errand.kind === 'READ_FEEDBACK' ? 'Read it' : 'Look at it'}
       </Button>
     </li>
   );

@@ -57,9 +57,19 @@ function Worth({ detail }: { detail: Detail }) {
       title="What it is worth"
       id="worth"
       aside={
-        <Link to={`/s/${id}/standing/${work.courseId}/rules`} className="underline underline-offset-2">
-          Rules of the course
-        </Link>
+        <span className="flex flex-wrap gap-x-3">
+          <Link to={`/s/${id}/standing/${work.courseId}`} className="underline underline-offset-2">
+            How it counts
+          </Link>
+          {work.askUntil && (
+            <Link to={`/s/${id}/leeway/${work.id}`} className="underline underline-offset-2">
+              Leeway
+            </Link>
+          )}
+          <Link to={`/s/${id}/standing/${work.courseId}/rules`} className="underline underline-offset-2">
+            Rules of the course
+          </Link>
+        </span>
       }
     >
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { Course } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { useLastVisit } from '../../lib/last-visit';
 import {
   figureWords,
   READING_ABOUT,
@@ -12,6 +13,7 @@ import {
 } from '../../lib/readings';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty } from '../../ui/states';
+import { signed } from './course/model';
 import { type Domain, percentDomain, Scale, ScaleKey } from './scale';
 
 const COLUMNS =
@@ -19,8 +21,14 @@ const COLUMNS =
 
 /** All courses, each a line with its readings side by side and on one scale. */
 function StandingView() {
-  const { board } = useStudent();
+  const { board, id } = useStudent();
   const percent = percentDomain(board.courses.map((course) => course.standing));
+  const before = useLastVisit(
+    `standing.${id}`,
+    Object.fromEntries(
+      board.courses.map((one) => [one.id, readingOf(one.standing, 'SO_FAR')?.figure ?? null]),
+    ),
+  );
   if (board.courses.length === 0) {
     return (
       <Empty title="There is no course here yet">Where a course stands is shown once there is one.</Empty>
@@ -48,7 +56,12 @@ function StandingView() {
         </div>
         <ul>
           {board.courses.map((course) => (
-            <CourseLine key={course.id} course={course} percent={percent} />
+            <CourseLine
+              key={course.id}
+              course={course}
+              percent={percent}
+              before={before?.figures[course.id] ?? null}
+            />
           ))}
         </ul>
         <Explained />
@@ -60,9 +73,17 @@ function StandingView() {
 interface CourseLineProps {
   course: Course;
   percent: Domain;
+  /** What it came to so far at the last visit; null where that isn't known. */
+  before: string | null;
 }
 
-function CourseLine({ course, percent }: CourseLineProps) {
+/** What moved since the last visit, in words; nothing where nothing did. */
+function movedWords(before: string | null, now: string | null): string {
+  if (before === null || now === null || before === now) return '';
+  return `${signed(Number(now) - Number(before))} since your last visit`;
+}
+
+function CourseLine({ course, percent, before }: CourseLineProps) {
   const { id } = useStudent();
   const { standing } = course;
   return (
@@ -78,7 +99,11 @@ function CourseLine({ course, percent }: CourseLineProps) {
             {course.name}
           </Link>
         </h2>
-        <p className="pl-3 text-[13.5px] text-ink-2 leading-snug">{about(course)}</p>
+        <p className="pl-3 text-[13.5px] text-ink-2 leading-snug">
+          {[about(course), movedWords(before, readingOf(standing, 'SO_FAR')?.figure ?? null)]
+            .filter(Boolean)
+            .join(' · ')}
+        </p>
       </div>
       <div className="max-md:my-1">
         <Scale standing={standing} percent={percent} target={course.aim.target} />

@@ -57,7 +57,7 @@ function GoalPanel({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
           id="target-figure"
           inputMode="decimal"
           value={typed}
-          placeholder="80"
+          placeholder={course.standing.kind === 'STANDARDS' ? '3.5' : '80'}
           onChange={(event) => setTyped(event.target.value)}
           className="h-9 w-20 rounded border border-line bg-paper px-2 text-right text-[16px]"
         />

@@ -16,19 +16,24 @@ import app.navlo.core.plan.PlanProblem.Step;
 import app.navlo.core.plan.Solver;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * Which pieces of work would carry a course to a target with the least effort, each at what is expected of it and all other
- * open work at zero. The optimiser is asked what is best in so and so many minutes, and the minutes are halved in; the grade
+ * open work at zero. Of a few, every choice is tried; of more, the optimiser is asked what is best in so and so many minutes, and the minutes are halved in; the grade
  * engine says whether that reaches the target.
  */
 public final class Carry {
     private static final long LATE = Long.MAX_VALUE / 4;
     private static final int STEP_MINUTES = 5;
+    /** Up to so many open pieces every choice of them is tried. */
+    private static final int FEW = 10;
 
     private final CourseBook book;
     private final List<WhatIf> changes;
@@ -64,6 +69,9 @@ public final class Carry {
         if (!reaches(Set.copyOf(ids(open)))) {
             return Optional.empty();
         }
+        if (open.size() <= FEW) {
+            return Optional.of(pieces(leastOfFew()));
+        }
         long high = open.stream().mapToLong(Carry::minutes).sum() / STEP_MINUTES + 1;
         long low = -1;
         Set<String> best = Set.copyOf(ids(open));
@@ -78,6 +86,31 @@ public final class Carry {
             }
         }
         return Optional.of(pieces(spared(best)));
+    }
+
+    /** Every choice, the least effort first. */
+    private Set<String> leastOfFew() {
+        return IntStream.range(0, 1 << open.size())
+                .boxed()
+                .sorted(Comparator.comparingLong(this::minutesOf))
+                .map(this::chosen)
+                .filter(this::reaches)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private long minutesOf(int choice) {
+        return IntStream.range(0, open.size())
+                .filter(i -> (choice >> i & 1) == 1)
+                .mapToLong(i -> minutes(open.get(i)))
+                .sum();
+    }
+
+    private Set<String> chosen(int choice) {
+        return IntStream.range(0, open.size())
+                .filter(i -> (choice >> i & 1) == 1)
+                .mapToObj(i -> open.get(i).id())
+                .collect(Collectors.toSet());
     }
 
     /** Whatever isn't needed is taken out again, the longest first. */

@@ -40,12 +40,18 @@ public final class PaceLine {
             int due = (int) counted.stream()
                     .filter(work -> work.due() != null && !work.due().isAfter(end))
                     .count();
-            int done = (int) counted.stream()
-                    .filter(work -> work.done()
-                            && (work.doneAt() == null || work.doneAt().isBefore(end)))
-                    .count();
+            int done = (int) counted.stream().filter(work -> doneBy(work, end)).count();
             points.add(new Point(day, due, day.isAfter(today) ? null : Integer.valueOf(done)));
         }
         return points;
+    }
+
+    /** What was done and never handed in, a test for example, was done at its due. */
+    private static boolean doneBy(Paced work, Instant end) {
+        if (!work.done()) {
+            return false;
+        }
+        Instant at = work.doneAt() == null ? work.due() : work.doneAt();
+        return at == null || !at.isAfter(end);
     }
 }

@@ -151,7 +151,8 @@ class LeewayService {
         ExtensionRule extension = book.rules().extension();
         if (extension != null) {
             parts.add("an extension of " + extension.lengthDays() + (extension.lengthDays() == 1 ? " day" : " days")
-                    + " from the original due, asked for until " + hours(extension.after()) + " after it, "
+                    + " from the original due, asked for until "
+                    + (extension.after().isZero() ? "that due, " : hours(extension.after()) + " after it, ")
                     + (extension.answered() == ExtensionRule.Answered.AT_ONCE
                             ? "given at once"
                             : "decided by the teacher")
