@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { type Dispatch, type SetStateAction, useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Course } from '../../../api/client';
 import { gradeQuery } from '../../../api/queries';
@@ -19,6 +19,7 @@ import { Empty, Failed, Loading } from '../../../ui/states';
 import { percentDomain, Scale } from '../scale';
 import { GoalPanel } from './goal-panel';
 import {
+  changed,
   formula,
   type Grade,
   inOrder,
@@ -30,7 +31,7 @@ import {
   type Unfolded,
   type WhatIf,
 } from './model';
-import { ColumnHeads, PartTable } from './part-table';
+import { type Changing, ColumnHeads, PartTable } from './part-table';
 import { Path } from './path';
 import { Scenarios } from './scenarios';
 import { Trend } from './trend';
@@ -121,7 +122,7 @@ interface GradedProps {
   real: Grade;
   grade: Grade;
   whatIf: WhatIf;
-  onWhatIf: (whatIf: WhatIf) => void;
+  onWhatIf: Dispatch<SetStateAction<WhatIf>>;
   fault: Error | null;
 }
 
@@ -131,6 +132,10 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
   const reading = READINGS.find((one) => one === asked) ?? 'SO_FAR';
   const unfolded = readingIn(grade, reading);
   const standing = useMemo(() => standingOf(course.standing, grade), [course.standing, grade]);
+  const change = useCallback<Changing>(
+    (work, what) => onWhatIf((before) => changed(before, work, what)),
+    [onWhatIf],
+  );
   const choose = (next: Reading) =>
     setParams(
       (before) => {
@@ -155,7 +160,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
                 part={part}
                 grade={grade}
                 whatIf={whatIf}
-                onWhatIf={onWhatIf}
+                onChange={change}
                 byStandards={standing.kind === 'STANDARDS'}
               />
             ))}

@@ -7,6 +7,7 @@ export type Part = Schemas['GradePartView'];
 export type Item = Schemas['GradeItemView'];
 export type WhatIf = Schemas['WhatIfForm'];
 export type Change = Schemas['ChangeForm'];
+export type Term = Schemas['GradeTermView'];
 export type Added = Schemas['AddedForm'];
 
 export const NOTHING: WhatIf = { changes: [], added: [] };
@@ -54,7 +55,7 @@ export function itemsOf(grade: Grade, part: Part): Item[] {
   return grade.items.filter((item) => item.category === part.id || item.standards.includes(part.id));
 }
 
-export function termOf(part: Part, item: Item) {
+export function termOf(part: Part, item: Item): Term | undefined {
   return part.terms.find((term) => term.work === item.work);
 }
 

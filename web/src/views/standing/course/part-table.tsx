@@ -1,13 +1,14 @@
 import clsx from 'clsx';
 import { Ellipsis } from 'lucide-react';
-import { memo } from 'react';
+import { memo, type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
 import { useStudent } from '../../../frame/student';
 import { useNow } from '../../../lib/now';
 import { near } from '../../../lib/time';
 import { Menu, MenuItem, MenuRule } from '../../../ui/menu';
 import {
-  changed,
+  type Change,
+  type changed,
   changeOf,
   type Grade,
   type Item,
@@ -15,6 +16,7 @@ import {
   type Part,
   plain,
   sumWords,
+  type Term,
   termOf,
   titleOf,
   type WhatIf,
@@ -39,12 +41,16 @@ interface PartTableProps {
   part: Part;
   grade: Grade;
   whatIf: WhatIf;
-  onWhatIf: (whatIf: WhatIf) => void;
+  onChange: Changing;
   byStandards: boolean;
 }
 
+/** Says what isn't so of a piece of work. The same function whatever is shown, so that other rows stay as they are. */
+export type Changing = (work: number, what: Parameters<typeof changed>[2]) => void;
+
 /** A category or a standard: what it comes to, and every piece of work in it, its score open to be changed. */
-function PartTable({ part, grade, whatIf, onWhatIf, byStandards }: PartTableProps) {
+function PartTable({ part, grade, whatIf, onChange, byStandards }: PartTableProps) {
+  const { work } = useStudent();
   const items = itemsOf(grade, part);
   const dropped = part.terms.filter((term) => term.dropped).length;
   return (
@@ -70,7 +76,14 @@ function PartTable({ part, grade, whatIf, onWhatIf, byStandards }: PartTableProp
       )}
       <ul>
         {items.map((item) => (
-          <ItemRow key={item.work} item={item} part={part} whatIf={whatIf} onWhatIf={onWhatIf} />
+          <ItemRow
+            key={item.work}
+            item={item}
+            title={titleOf(item, whatIf.added, work)}
+            term={termOf(part, item)}
+            change={changeOf(whatIf, Number(item.work))}
+            onChange={onChange}
+          />
         ))}
       </ul>
     </section>
@@ -79,18 +92,26 @@ function PartTable({ part, grade, whatIf, onWhatIf, byStandards }: PartTableProp
 
 interface ItemRowProps {
   item: Item;
-  part: Part;
-  whatIf: WhatIf;
-  onWhatIf: (whatIf: WhatIf) => void;
+  title: string;
+  term: Term | undefined;
+  change: Change | undefined;
+  onChange: Changing;
 }
 
-const ItemRow = memo(function ItemRow({ item, part, whatIf, onWhatIf }: ItemRowProps) {
+/** Rows come anew with every answer; those that say the same stay as they are drawn. */
+function saysTheSame(before: ItemRowProps, now: ItemRowProps): boolean {
+  return (
+    before.onChange === now.onChange &&
+    before.title === now.title &&
+    before.change === now.change &&
+    JSON.stringify([before.item, before.term]) === JSON.stringify([now.item, now.term])
+  );
+}
+
+const ItemRow = memo(function ItemRow({ item, title, term, change, onChange }: ItemRowProps) {
   const { id, work, zone } = useStudent();
   const now = useNow();
   const piece = work(Number(item.work));
-  const title = titleOf(item, whatIf.added, work);
-  const term = termOf(part, item);
-  const change = piece && changeOf(whatIf, piece.id);
   return (
     <li
       data-item={item.work}
@@ -116,7 +137,7 @@ const ItemRow = memo(function ItemRow({ item, part, whatIf, onWhatIf }: ItemRowP
         </span>
       </span>
       {piece ? (
-        <ScoreBox item={item} title={title} whatIf={whatIf} onWhatIf={onWhatIf} />
+        <ScoreBox item={item} title={title} change={change} onChange={onChange} />
       ) : (
         <span className="text-right">
           {item.score && plain(item.score)} of {plain(item.possible)}
@@ -133,18 +154,18 @@ const ItemRow = memo(function ItemRow({ item, part, whatIf, onWhatIf }: ItemRowP
       <span className="text-right text-[14px] max-sm:hidden" title="What it is worth to the course">
         {piece?.impact && Number(piece.impact) !== 0 ? `±${plain(piece.impact)}` : ''}
       </span>
-      {piece ? <ItemMenu work={piece.id} title={title} whatIf={whatIf} onWhatIf={onWhatIf} /> : <span />}
+      {piece ? <ItemMenu work={piece.id} title={title} onChange={onChange} /> : <span />}
     </li>
   );
-});
+}, saysTheSame);
 
-function changeWords(change: NonNullable<ReturnType<typeof changeOf>>): string {
+function changeWords(change: Change): string {
   if (change.excused) return ', as if excused';
   return change.handedIn ? ', as if handed in then' : '';
 }
 
 /** How a piece of work counts in the reading: dropped, with so much, or not and why not. */
-function countsWords(item: Item, term: ReturnType<typeof termOf>, due: string | null): string {
+function countsWords(item: Item, term: Term | undefined, due: string | null): string {
   const extra = item.extra ? 'extra credit; ' : '';
   if (term?.dropped) return `${extra}dropped here`;
   if (term) {
@@ -157,22 +178,15 @@ function countsWords(item: Item, term: ReturnType<typeof termOf>, due: string | 
   return `${extra}not counted here`;
 }
 
-interface ScoreBoxProps {
-  item: Item;
-  title: string;
-  whatIf: WhatIf;
-  onWhatIf: (whatIf: WhatIf) => void;
-}
+type ScoreBoxProps = Pick<ItemRowProps, 'item' | 'title' | 'change' | 'onChange'>;
 
 /** The score, open to be changed: every reading follows as one types, and nothing is saved. */
-function ScoreBox({ item, title, whatIf, onWhatIf }: ScoreBoxProps) {
+function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
   const { mayWrite } = useStudent();
-  const work = Number(item.work);
-  const change = changeOf(whatIf, work);
   const real = change ? null : item.score;
   const type = (text: string) => {
     const points = text.trim().replace(',', '.');
-    onWhatIf(changed(whatIf, work, { points: points === '' ? null : points }));
+    onChange(Number(item.work), { points: points === '' ? null : points });
   };
   if (!mayWrite) {
     return (
@@ -202,38 +216,47 @@ function ScoreBox({ item, title, whatIf, onWhatIf }: ScoreBoxProps) {
 interface ItemMenuProps {
   work: number;
   title: string;
-  whatIf: WhatIf;
-  onWhatIf: (whatIf: WhatIf) => void;
+  onChange: Changing;
 }
 
-function ItemMenu({ work, title, whatIf, onWhatIf }: ItemMenuProps) {
-  const { mayWrite, work: workOf } = useStudent();
-  const now = useNow();
+/** A table has many of these, so each is made when it is asked for. */
+function ItemMenu(props: ItemMenuProps) {
+  const { mayWrite } = useStudent();
+  const [asked, setAsked] = useState(false);
   if (!mayWrite) return <span />;
-  const piece = workOf(work);
-  const set = (what: Parameters<typeof changed>[2]) => onWhatIf(changed(whatIf, work, what));
-  return (
-    <Menu
-      align="end"
-      trigger={
-        <button
-          type="button"
-          aria-label={`What if, for ${title}`}
-          className="no-print grid h-7 w-7 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
-        >
-          <Ellipsis size={16} aria-hidden />
-        </button>
-      }
+  const trigger = (
+    <button
+      type="button"
+      aria-label={`What if, for ${props.title}`}
+      aria-haspopup="menu"
+      onClick={asked ? undefined : () => setAsked(true)}
+      className="no-print grid h-7 w-7 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
     >
-      <MenuItem onSelect={() => set({ excused: true })}>As if it were excused</MenuItem>
-      <MenuItem onSelect={() => set({ handedIn: new Date(now).toISOString() })}>
+      <Ellipsis size={16} aria-hidden />
+    </button>
+  );
+  return asked ? <AskedMenu {...props} trigger={trigger} /> : trigger;
+}
+
+function AskedMenu({ work, onChange, trigger }: ItemMenuProps & { trigger: ReactNode }) {
+  const { work: workOf } = useStudent();
+  const now = useNow();
+  const due = workOf(work)?.due ?? null;
+  return (
+    <Menu align="end" defaultOpen trigger={trigger}>
+      <MenuItem onSelect={() => onChange(work, { excused: true })}>As if it were excused</MenuItem>
+      <MenuItem onSelect={() => onChange(work, { handedIn: new Date(now).toISOString() })}>
         As if it were handed in now
       </MenuItem>
-      {piece?.due && (
-        <MenuItem onSelect={() => set({ handedIn: piece.due })}>As if it were handed in at its due</MenuItem>
+      {due && (
+        <MenuItem onSelect={() => onChange(work, { handedIn: due })}>
+          As if it were handed in at its due
+        </MenuItem>
       )}
       <MenuRule />
-      <MenuItem onSelect={() => set({ points: null, excused: null, handedIn: null })}>As it is</MenuItem>
+      <MenuItem onSelect={() => onChange(work, { points: null, excused: null, handedIn: null })}>
+        As it is
+      </MenuItem>
     </Menu>
   );
 }

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { memo } from 'react';
 import {
   CartesianGrid,
   Line,
@@ -24,7 +25,7 @@ const LINES: readonly (readonly [reading: Reading, colour: string, dash: string]
 ];
 
 /** How the readings went over the term, each day as it was. */
-function Trend({ course }: { course: Course }) {
+const Trend = memo(function Trend({ course }: { course: Course }) {
   const { id, zone } = useStudent();
   const trend = useQuery(trendQuery(id, course.id));
   if (!trend.data) return <Loading rows={3} />;
@@ -111,6 +112,6 @@ function Trend({ course }: { course: Course }) {
       />
     </section>
   );
-}
+});
 
 export { Trend };

@@ -74,9 +74,8 @@ class GradeDesk {
     }
 
     private GradeViews views(long student, CourseBook book) {
-        List<Long> works = book.findings().stream()
-                .map(finding -> Long.valueOf(finding.id()))
-                .toList();
+        List<Long> works =
+                book.graded().stream().map(work -> Long.valueOf(work.id())).toList();
         return new GradeViews(book, material.classFigures(works, changes.undone(student)));
     }
 
