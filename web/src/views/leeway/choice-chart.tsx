@@ -38,7 +38,11 @@ function ChoiceChart({ one }: { one: Case }) {
     <div className="min-w-0">
       <div aria-hidden className="h-[170px]">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={points} margin={{ top: 8, right: 8, bottom: 0, left: -26 }}>
+          <LineChart
+            accessibilityLayer={false}
+            data={points}
+            margin={{ top: 8, right: 8, bottom: 0, left: -26 }}
+          >
             <CartesianGrid stroke={PLOT.grid} vertical={false} />
             <XAxis
               dataKey="at"

@@ -35,7 +35,11 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
     <div className="min-w-0">
       <div aria-hidden className="h-[190px] max-md:mt-2">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={points} margin={{ top: 8, right: 8, bottom: 0, left: -26 }}>
+          <LineChart
+            accessibilityLayer={false}
+            data={points}
+            margin={{ top: 8, right: 8, bottom: 0, left: -26 }}
+          >
             <CartesianGrid stroke={PLOT.grid} vertical={false} />
             {off.map((one) => (
               <ReferenceArea

@@ -42,7 +42,11 @@ const Trend = memo(function Trend({ course }: { course: Course }) {
       </h2>
       <div aria-hidden className="mt-2 h-[180px]">
         <ResponsiveContainer width="100%" height="100%">
-          <LineChart data={points} margin={{ top: 6, right: 6, bottom: 0, left: -22 }}>
+          <LineChart
+            accessibilityLayer={false}
+            data={points}
+            margin={{ top: 6, right: 6, bottom: 0, left: -22 }}
+          >
             <CartesianGrid stroke={PLOT.grid} vertical={false} />
             <XAxis
               dataKey="at"

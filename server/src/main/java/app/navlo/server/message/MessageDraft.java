@@ -160,17 +160,29 @@ public record MessageDraft(String about, String subject, String body) {
             }
         }
 
+        /** To ask, or to say again what is asked already and not answered. */
         private void addExtension(List<MessageDraft> drafts) {
-            boolean may = entry.finding().extension().may();
             Instant due = entry.state().due();
-            if (may && due != null && entry.finding().extension().newDue() != null) {
-                drafts.add(draft(
-                        "An extension",
-                        "An extension for ",
-                        "May I have an extension for " + title() + ", which is due on " + moment(due)
-                                + "? By the rule of the course it would then be due on "
-                                + moment(entry.finding().extension().newDue()) + ". I ask because "));
+            Instant newDue = entry.finding().extension().newDue();
+            if (due == null || (newDue == null && !pending())) {
+                return;
             }
+            String rule =
+                    newDue == null ? "" : " By the rule of the course it would then be due on " + moment(newDue) + ".";
+            drafts.add(draft(
+                    "An extension",
+                    "An extension for ",
+                    "May I have an extension for " + title() + ", which is due on " + moment(due) + "?" + rule
+                            + " I ask because "));
+        }
+
+        private boolean pending() {
+            return count(Fact.ExtensionAsked.class)
+                    > count(Fact.ExtensionGranted.class) + count(Fact.ExtensionDeclined.class);
+        }
+
+        private long count(Class<? extends Fact> kind) {
+            return entry.facts().stream().filter(kind::isInstance).count();
         }
     }
 }

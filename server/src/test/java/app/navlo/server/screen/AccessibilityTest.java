@@ -122,6 +122,18 @@ public class AccessibilityTest extends Screen {
     }
 
     @Test(dataProvider = "looks")
+    public void gradesLeewayAndPace(Look look) {
+        Page page = signedIn(look, "Mira Solheim");
+        for (String view :
+                new String[] {"standing/1", "standing/2", "standing/6", "leeway/35", "pace", "next?sit=today"}) {
+            page.navigate(address("/s/1/" + view));
+            assertThat(page.locator("main h1, [role=dialog]").first()).isVisible();
+            assertThat(page.locator("[aria-busy=true]")).hasCount(0);
+            assertAccessible(page);
+        }
+    }
+
+    @Test(dataProvider = "looks")
     public void theForms(Look look) {
         Page page = signedIn(look, "Mira Solheim");
         for (String form : new String[] {"add=work", "add=course", "set=hours", "set=hours&part=busy", "set=goals"}) {
