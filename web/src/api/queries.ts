@@ -159,6 +159,19 @@ export const scenariosQuery = (student: number, course: number) =>
       ),
   });
 
+/** @param target that the mean is to reach; null for none */
+export const meanQuery = (student: number, target: string | null) =>
+  queryOptions({
+    queryKey: ['student', student, 'mean', target],
+    queryFn: ({ signal }) =>
+      take(
+        client.GET('/api/students/{student}/mean', {
+          params: { path: { student }, query: target === null ? {} : { target } },
+          signal,
+        }),
+      ),
+  });
+
 export const paceQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'pace'],

@@ -27,13 +27,13 @@ function dateOf(at: number): string {
 
 /** Due and done over the term as two steps, with today, the holidays and the close. */
 function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
-  const { board, zone } = useStudent();
+  const { zone } = useStudent();
   const today = localDate(useNow(), zone);
   const points = pace.line.map((point) => ({ at: at(point.day), due: point.due, done: point.done }));
-  const off = board.tide.filter((one) => one.dayOff !== null);
   return (
     <div className="min-w-0">
-      <div aria-hidden className="h-[190px] max-md:mt-2">
+      <Sketch pace={pace} />
+      <div aria-hidden className="no-print h-[190px] max-md:mt-2">
         <ResponsiveContainer width="100%" height="100%">
           <LineChart
             accessibilityLayer={false}
@@ -41,11 +41,11 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
             margin={{ top: 8, right: 8, bottom: 0, left: -26 }}
           >
             <CartesianGrid stroke={PLOT.grid} vertical={false} />
-            {off.map((one) => (
+            {pace.daysOff.map((off) => (
               <ReferenceArea
-                key={one.day}
-                x1={at(one.day) - DAY / 2}
-                x2={at(one.day) + DAY / 2}
+                key={off.first}
+                x1={at(off.first) - DAY / 2}
+                x2={at(off.last) + DAY / 2}
                 fill="var(--free)"
               />
             ))}
@@ -60,13 +60,14 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
             />
             <YAxis allowDecimals={false} tick={PLOT.tick} stroke={PLOT.axis} width={52} />
             <ReferenceLine x={at(today)} stroke="var(--ink)" strokeWidth={1.5} />
-            {pace.close && (
+            {pace.closes.map((close) => (
               <ReferenceLine
-                x={at(localDate(new Date(pace.close).getTime(), zone))}
+                key={close}
+                x={at(localDate(new Date(close).getTime(), zone))}
                 stroke="var(--loss)"
                 strokeWidth={2}
               />
-            )}
+            ))}
             <Tooltip
               isAnimationActive={false}
               labelFormatter={(value) => dateWords(dateOf(Number(value)))}
@@ -99,6 +100,8 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
         lines={[
           { words: 'done', colour: pace.standing === 'BEHIND' ? 'var(--yours)' : 'var(--done)' },
           { words: 'due', colour: 'var(--ink-3)', dash: '5 3' },
+          { words: 'grading close', colour: 'var(--loss)' },
+          { words: 'today', colour: 'var(--ink)' },
         ]}
       />
       <PlotTable
@@ -110,6 +113,38 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
         }))}
       />
     </div>
+  );
+}
+
+const WIDTH = 400;
+const HEIGHT = 110;
+
+/** The same for the paper, whose width the plot on the screen doesn't know. */
+function Sketch({ pace }: { pace: Schemas['CoursePaceView'] }) {
+  const first = at(pace.line[0]?.day ?? '');
+  const last = at(pace.line.at(-1)?.day ?? '');
+  const most = Math.max(1, ...pace.line.map((point) => Math.max(point.due, point.done ?? 0)));
+  const steps = (value: (point: (typeof pace.line)[number]) => number | null) =>
+    pace.line
+      .flatMap((point) => {
+        const height = value(point);
+        if (height === null) return [];
+        const x = ((at(point.day) - first) / Math.max(1, last - first)) * WIDTH;
+        return [`H${x.toFixed(1)} V${(HEIGHT - (height / most) * HEIGHT).toFixed(1)}`];
+      })
+      .join(' ');
+  return (
+    <svg
+      viewBox={`0 -2 ${WIDTH} ${HEIGHT + 4}`}
+      className="hidden w-full print:block"
+      fill="none"
+      strokeWidth="1.5"
+      aria-hidden
+    >
+      <path d={`M0 ${HEIGHT} H${WIDTH}`} stroke="var(--line)" />
+      <path d={`M0 ${HEIGHT} ${steps((point) => point.due)}`} stroke="var(--ink-3)" strokeDasharray="5 3" />
+      <path d={`M0 ${HEIGHT} ${steps((point) => point.done)}`} stroke="var(--ink)" strokeWidth="2" />
+    </svg>
   );
 }
 

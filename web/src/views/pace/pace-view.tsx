@@ -26,7 +26,7 @@ function PaceView() {
   const minutes = pace.data.reduce((sum, one) => sum + (one.neededMinutes ?? 0), 0);
   return (
     <div className="flex-1 overflow-auto print:overflow-visible">
-      <div className="mx-auto w-full max-w-[1240px] px-5 py-4 max-sm:px-3">
+      <div className="mx-auto w-full max-w-[1240px] px-5 py-4 max-sm:px-3 print:[zoom:0.85]">
         <header className="mb-2 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
           <div>
             <h1 className="font-[720] text-[21px] leading-tight">
@@ -84,7 +84,7 @@ function CourseRow({ pace }: { pace: CoursePace }) {
   if (!one) return null;
   const required = pace.done + pace.left;
   return (
-    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-8 border-line border-t py-3 max-md:grid-cols-1 print:break-inside-avoid">
+    <li className="grid grid-cols-[minmax(0,1fr)_minmax(0,1.15fr)] gap-x-8 border-line border-t py-3 max-md:grid-cols-1 print:grid-cols-2 print:break-inside-avoid print:gap-x-4 print:py-1 print:text-[12px]">
       <div className="min-w-0">
         <h2 className="flex items-center font-bold text-[16px]">
           <CourseMark colour={one.colour} className="mr-2" />
@@ -166,7 +166,7 @@ function Units({ pace }: { pace: CoursePace }) {
   const { zone } = useStudent();
   if (pace.units.length < 2) return null;
   return (
-    <details className="mt-2 text-[14px]">
+    <details className="no-print mt-2 text-[14px]">
       <summary className="font-semibold">By unit</summary>
       <table className="mt-1 w-full">
         <thead className="text-[13px] text-ink-2">
@@ -206,7 +206,7 @@ function Chains({ pace }: { pace: CoursePace }) {
   const now = useNow();
   if (pace.chains.length === 0) return null;
   return (
-    <details className="mt-1.5 text-[14px]" open={pace.chains.some((chain) => !chain.possible)}>
+    <details className="no-print mt-1.5 text-[14px]" open={pace.chains.some((chain) => !chain.possible)}>
       <summary className="font-semibold">
         {count(pace.chains.length, 'chain')} behind gates
         {pace.chains.some((chain) => !chain.possible) && (

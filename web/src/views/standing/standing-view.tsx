@@ -1,5 +1,8 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import type { Course } from '../../api/client';
+import { meanQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useLastVisit } from '../../lib/last-visit';
 import {
@@ -64,6 +67,7 @@ function StandingView() {
             />
           ))}
         </ul>
+        <TermMean />
         <Explained />
       </div>
     </div>
@@ -188,6 +192,49 @@ function Completion({ standing }: { standing: Standing }) {
         </ul>
       )}
     </div>
+  );
+}
+
+/** The mean of the term, and what it takes to move it. */
+function TermMean() {
+  const { id } = useStudent();
+  const [typed, setTyped] = useState('');
+  const target = typed.trim().replace(',', '.');
+  const asks = /^\d{1,3}(\.\d{1,4})?$/.test(target);
+  const mean = useQuery({ ...meanQuery(id, asks ? target : null), placeholderData: keepPreviousData });
+  if (!mean.data?.expected) return null;
+  return (
+    <section aria-label="The term’s mean" className="mt-4 flex flex-wrap items-center gap-x-3 gap-y-1">
+      <span>
+        The mean of the courses with a figure is expected at{' '}
+        <b className="font-[680]">{Number(mean.data.expected).toFixed(1)} %</b>.
+      </span>
+      <label className="no-print flex items-center gap-2 text-[14px] text-ink-2">
+        To reach
+        <input
+          inputMode="decimal"
+          placeholder="85"
+          value={typed}
+          onChange={(event) => setTyped(event.target.value)}
+          className="h-8 w-16 rounded border border-line bg-paper px-2 text-right text-[15px] text-ink"
+        />
+        %
+      </label>
+      <span aria-live="polite" className="text-[14px]">
+        {asks && mean.data.percent !== null && (
+          <>
+            it takes <b className="font-[680] text-yours">{Number(mean.data.percent).toFixed(1)} %</b> on all
+            that has no score yet, in every course.
+          </>
+        )}
+        {asks && mean.data.percent === null && mean.data.atMost !== null && (
+          <>
+            <b className="font-[680] text-loss">out of reach</b>: {Number(mean.data.atMost).toFixed(1)} % is
+            the most.
+          </>
+        )}
+      </span>
+    </section>
   );
 }
 

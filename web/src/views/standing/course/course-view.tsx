@@ -55,7 +55,7 @@ function CoursePage({ course }: { course: Course }) {
   const grade = shown.data ?? real.data;
   return (
     <div className="flex-1 overflow-auto print:overflow-visible">
-      <div className="mx-auto w-full max-w-[1400px] px-5 py-4 max-sm:px-3">
+      <div className="mx-auto w-full max-w-[1400px] px-5 py-4 max-sm:px-3 print:[zoom:0.78]">
         <CourseHead course={course} whatIf={whatIf} onReset={() => setWhatIf(NOTHING)} />
         {course.standing.kind === 'COMPLETION' ? (
           <Path course={course} grade={grade} />
@@ -169,7 +169,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
       </div>
       <aside
         aria-label="What if"
-        className="w-[340px] shrink-0 border-line border-l pl-5 max-wide:w-full max-wide:border-l-0 max-wide:pl-0"
+        className="no-print w-[340px] shrink-0 border-line border-l pl-5 max-wide:w-full max-wide:border-l-0 max-wide:pl-0"
       >
         <GoalPanel course={course} whatIf={whatIf} />
         <Scenarios course={course} real={real} whatIf={whatIf} onWhatIf={onWhatIf} />

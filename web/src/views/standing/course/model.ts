@@ -75,10 +75,10 @@ export function formula(unfolded: Unfolded): string {
     .join(' + ');
 }
 
-/** A course by standards is read from its weakest on. */
+/** The weakest first. A standard without evidence is the weakest of all; a category with nothing in it says nothing. */
 export function inOrder(parts: readonly Part[], byStandards: boolean): Part[] {
-  if (!byStandards) return [...parts];
-  return [...parts].sort((a, b) => Number(a.figure ?? -1) - Number(b.figure ?? -1));
+  const strength = (part: Part) => (part.figure === null ? (byStandards ? -1 : 1e9) : Number(part.figure));
+  return [...parts].sort((a, b) => strength(a) - strength(b));
 }
 
 export function titleOf(item: Item, added: readonly Added[], work: (id: number) => Work | undefined): string {

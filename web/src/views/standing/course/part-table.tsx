@@ -54,7 +54,7 @@ function PartTable({ part, grade, whatIf, onChange, byStandards }: PartTableProp
   const items = itemsOf(grade, part);
   const dropped = part.terms.filter((term) => term.dropped).length;
   return (
-    <section aria-label={part.name || 'All work'} className="mb-5">
+    <section aria-label={part.name || 'All work'} className="mb-5 print:mb-1.5">
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-line border-b pb-1">
         <span className="font-[680] text-[16px]">{part.name || 'All work'}</span>
         {part.weight !== null && (
@@ -124,16 +124,19 @@ const ItemRow = memo(function ItemRow({ item, title, term, change, onChange }: I
     >
       <span className="min-w-0">
         {piece ? (
-          <Link to={`/s/${id}/work/${piece.id}`} className="block truncate hover:underline">
+          <Link to={`/s/${id}/work/${piece.id}`} className="block truncate hover:underline print:inline">
             {title}
           </Link>
         ) : (
-          <span className="block truncate">{title}</span>
+          <span className="block truncate print:inline">{title}</span>
         )}
-        <span className="block truncate text-[13px] text-ink-2">
+        <span className="block truncate text-[13px] text-ink-2 print:ml-2 print:inline print:text-[10px]">
           {change && <b className="font-semibold text-wait">not real{changeWords(change)}. </b>}
           {!piece && <b className="font-semibold text-wait">added, not real. </b>}
           {countsWords(item, term, piece?.due ? near(piece.due, zone, now) : null)}
+          {piece?.score.raw && !change && (
+            <span className="text-loss">; {plain(piece.score.raw)} before the late penalty</span>
+          )}
         </span>
       </span>
       {piece ? (
@@ -143,10 +146,11 @@ const ItemRow = memo(function ItemRow({ item, title, term, change, onChange }: I
           {item.score && plain(item.score)} of {plain(item.possible)}
         </span>
       )}
-      <span className="text-right text-[14px] text-ink-2 max-sm:hidden">
+      <span className="text-right text-[14px] text-ink-2 max-sm:hidden print:whitespace-nowrap print:text-[10px]">
         {item.classFigures?.mean && `mean ${plain(item.classFigures.mean)}`}
         {item.classFigures?.lowest && item.classFigures.highest && (
-          <span className="block text-[12.5px]">
+          <span className="block text-[12.5px] print:inline print:text-[10px]">
+            {' '}
             {plain(item.classFigures.lowest)} to {plain(item.classFigures.highest)}
           </span>
         )}
@@ -204,7 +208,7 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
         value={change?.points ?? (real ? plain(real) : '')}
         onChange={(event) => type(event.target.value)}
         className={clsx(
-          'h-8 w-[64px] rounded border bg-paper px-1.5 text-right text-[15px] placeholder:text-ink-3',
+          'h-8 w-[64px] rounded border bg-paper px-1.5 text-right text-[15px] placeholder:text-ink-3 print:h-auto print:border-0 print:text-[11px]',
           change?.points != null ? 'border-wait border-dashed font-semibold text-wait' : 'border-line',
         )}
       />
@@ -212,6 +216,9 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
     </span>
   );
 }
+
+const DAY = 86_400_000;
+const HAND_IN_DAYS = [1, 2, 3, 7];
 
 interface ItemMenuProps {
   work: number;
@@ -253,6 +260,14 @@ function AskedMenu({ work, onChange, trigger }: ItemMenuProps & { trigger: React
           As if it were handed in at its due
         </MenuItem>
       )}
+      {HAND_IN_DAYS.map((days) => (
+        <MenuItem
+          key={days}
+          onSelect={() => onChange(work, { handedIn: new Date(now + days * DAY).toISOString() })}
+        >
+          As if it were handed in {days === 1 ? 'tomorrow' : `in ${days} days`}
+        </MenuItem>
+      ))}
       <MenuRule />
       <MenuItem onSelect={() => onChange(work, { points: null, excused: null, handedIn: null })}>
         As it is

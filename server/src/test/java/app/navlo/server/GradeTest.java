@@ -179,4 +179,15 @@ public class GradeTest extends DemoServer {
         grade.get("readings").forEach(one -> assertTrue(one.get("figure").isNull()));
         assertNotEquals(mira.get(grade(999)).status(), 200);
     }
+
+    @Test
+    public void theMeanOfTheTermSaysWhatItTakesOrThatItIsOutOfReach() {
+        TestClient mira = mira();
+        double expected = mira.get(STUDENT + "/mean").json().get("expected").asDouble();
+        JsonNode more =
+                mira.get(STUDENT + "/mean?target=" + Math.floor(expected + 1)).json();
+        assertTrue(more.get("percent").asDouble() > 50, more.toString());
+        assertTrue(mira.get(STUDENT + "/mean?target=99.9").json().get("percent").isNull());
+        assertEquals(mira.get(STUDENT + "/mean?target=-1").status(), 422);
+    }
 }

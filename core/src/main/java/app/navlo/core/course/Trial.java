@@ -131,6 +131,12 @@ public final class Trial {
         return new Target.Answer(Rational.of(high, 100), false, most);
     }
 
+    /** The expected figure with so many hundredths of a percent on everything that is open; null where there is none. */
+    @Nullable
+    Rational figureWith(int hundredths) {
+        return figure(hundredths, Set.copyOf(open()));
+    }
+
     private @Nullable Rational figure(int hundredths, Set<String> vary) {
         List<WhatIf> then = new ArrayList<>(changes);
         for (GradedWork work : graded) {

@@ -271,4 +271,31 @@ public class TrialTest {
                 IllegalInput.class, () -> new Trial.Added("new 1", null, List.of(), Rational.of(-1), Rational.of(-1)));
         expectThrows(IllegalInput.class, () -> book.trial(List.of(WhatIf.score("elsewhere", Rational.ONE)), List.of()));
     }
+
+    /** With the percent that is said the mean of two courses is reached, and with a little less it isn't. */
+    @Test
+    public void theMeanOfATermIsReachedWithTheLeastPercentOnAllThatIsOpen() {
+        int reached = 0;
+        for (int seed = 0; seed < 30; seed++) {
+            List<CourseBook> books = List.of(book(seed), book(seed + 100));
+            Target.Answer answer = MeanTarget.reach(Rational.of(60), books);
+            if (answer.percent() == null || answer.percent().compareTo(Rational.ONE) < 0) {
+                continue;
+            }
+            assertTrue(mean(books, answer.percent()).compareTo(Rational.of(60)) >= 0, "terms " + seed);
+            assertTrue(
+                    mean(books, answer.percent().minus(Rational.of(1, 50))).compareTo(Rational.of(60)) < 0,
+                    "terms " + seed);
+            reached++;
+        }
+        assertTrue(reached > 3, reached + " reached");
+    }
+
+    private static Rational mean(List<CourseBook> books, Rational percent) {
+        return Rational.sum(books.stream()
+                        .map(book ->
+                                figure(book, book.trial(List.of(), List.of()).open(), percent))
+                        .toList())
+                .dividedBy(Rational.of(books.size()));
+    }
 }

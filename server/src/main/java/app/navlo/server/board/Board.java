@@ -95,6 +95,16 @@ public record Board(
             return finding.state();
         }
 
+        /** Whether an extension is asked for and not answered. */
+        public boolean extensionPending() {
+            return count(Fact.ExtensionAsked.class)
+                    > count(Fact.ExtensionGranted.class) + count(Fact.ExtensionDeclined.class);
+        }
+
+        private long count(Class<? extends Fact> kind) {
+            return facts().stream().filter(kind::isInstance).count();
+        }
+
         public List<Fact> facts() {
             return recorded.stream().map(RecordedFact::fact).toList();
         }

@@ -60,7 +60,7 @@ class LeewayDesk {
         boolean granted = form.due() != null;
         String summary = (granted ? "An extension was given: " : "An extension was declined: ") + title(entry);
         return one.write(writer, "answer " + work + " " + form, ChangeKind.OWN, summary, change -> {
-            if (!pending(entry)) {
+            if (!entry.extensionPending()) {
                 throw Refusal.conflict("Nothing is asked for", "Take down first that an extension was asked for.");
             }
             if (granted) {
@@ -74,15 +74,6 @@ class LeewayDesk {
             }
             return work;
         });
-    }
-
-    static boolean pending(Board.Entry entry) {
-        long asked = count(entry, Fact.ExtensionAsked.class);
-        return asked > count(entry, Fact.ExtensionGranted.class) + count(entry, Fact.ExtensionDeclined.class);
-    }
-
-    private static long count(Board.Entry entry, Class<? extends Fact> kind) {
-        return entry.facts().stream().filter(kind::isInstance).count();
     }
 
     @Transactional
@@ -108,7 +99,7 @@ class LeewayDesk {
     public EditedView openKey(Writer writer, long work) {
         Board.Entry entry = desk.open(writer, work);
         return one.write(writer, "key " + work, ChangeKind.OWN, "Opened the answer key: " + title(entry), change -> {
-            if (count(entry, Fact.KeyOpened.class) > 0) {
+            if (entry.facts().stream().anyMatch(Fact.KeyOpened.class::isInstance)) {
                 throw Refusal.conflict("It was opened already", "Nothing is left to open.");
             }
             desk.add(writer, change, work, FactKind.KEY_OPENED, Map.of());

@@ -81,7 +81,7 @@ class LeewayService {
         boolean toDo = entry.state().move() == Move.YOURS && !entry.state().handInStands();
         boolean may =
                 entry.finding().extension().may() || entry.finding().tokens().may();
-        return (toDo && may) || LeewayDesk.pending(entry);
+        return (toDo && may) || entry.extensionPending();
     }
 
     private static Instant ifBegunNow(Board.Entry entry, NextService.Made made) {
@@ -113,7 +113,7 @@ class LeewayService {
                 words(finding.extension().bars()),
                 finding.tokens().may(),
                 finding.tokens().dues(),
-                LeewayDesk.pending(entry),
+                entry.extensionPending(),
                 entry.facts().stream().anyMatch(Fact.KeyOpened.class::isInstance),
                 rule(entry.book()),
                 one.doneAt(),

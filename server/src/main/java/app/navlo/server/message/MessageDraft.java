@@ -164,7 +164,7 @@ public record MessageDraft(String about, String subject, String body) {
         private void addExtension(List<MessageDraft> drafts) {
             Instant due = entry.state().due();
             Instant newDue = entry.finding().extension().newDue();
-            if (due == null || (newDue == null && !pending())) {
+            if (due == null || (newDue == null && !entry.extensionPending())) {
                 return;
             }
             String rule =
@@ -174,15 +174,6 @@ public record MessageDraft(String about, String subject, String body) {
                     "An extension for ",
                     "May I have an extension for " + title() + ", which is due on " + moment(due) + "?" + rule
                             + " I ask because "));
-        }
-
-        private boolean pending() {
-            return count(Fact.ExtensionAsked.class)
-                    > count(Fact.ExtensionGranted.class) + count(Fact.ExtensionDeclined.class);
-        }
-
-        private long count(Class<? extends Fact> kind) {
-            return entry.facts().stream().filter(kind::isInstance).count();
         }
     }
 }

@@ -24,6 +24,7 @@ public class PaceController {
      *
      * @param words where it stands, in a sentence
      * @param close after which nothing counts; null where no term says
+     * @param closes of all grading periods of the term
      * @param neededADay pieces for each school day left; null where something is left and no day is
      * @param neededMinutes of effort for each school day left; null likewise
      * @param rateADay over the last ten school days; null while the term has none
@@ -50,9 +51,13 @@ public class PaceController {
             @Nullable LocalDate firstDone,
             @Nullable LocalDate lastDone,
             @Nullable Instant close,
+            List<Instant> closes,
+            List<DayOffView> daysOff,
             List<PacePoint> line,
             List<UnitPaceView> units,
             List<ChainView> chains) {}
+
+    public record DayOffView(LocalDate first, LocalDate last, String name) {}
 
     /** @param done null for days to come */
     public record PacePoint(

@@ -18,6 +18,7 @@ import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.pace.PaceController.ChainView;
 import app.navlo.server.pace.PaceController.CoursePaceView;
+import app.navlo.server.pace.PaceController.DayOffView;
 import app.navlo.server.pace.PaceController.LinkView;
 import app.navlo.server.pace.PaceController.PacePoint;
 import app.navlo.server.pace.PaceController.UnitPaceView;
@@ -110,6 +111,16 @@ class PaceService {
                     pace.firstDone(),
                     pace.lastDone(),
                     term == null ? null : close,
+                    term == null
+                            ? List.of()
+                            : term.closes().stream()
+                                    .map(Term.GradingPeriod::closesAt)
+                                    .toList(),
+                    term == null
+                            ? List.of()
+                            : term.daysOff().stream()
+                                    .map(off -> new DayOffView(off.first(), off.last(), off.name()))
+                                    .toList(),
                     PaceLine.of(works, book.rules().calendar(), firstDay, lastDay, now).stream()
                             .map(point -> new PacePoint(point.day(), point.due(), point.done()))
                             .toList(),
