@@ -52,14 +52,6 @@ public class Screenshots extends Screen {
     }
 
     @Test
-    public void pieceOfWorkByNight() {
-        Page page = signedIn(Look.NIGHT, "Mira Solheim");
-        row(page, "Seed pricing").click();
-        assertThat(pane(page)).containsText("Still wanted");
-        shoot(page, "piece-of-work-dark");
-    }
-
-    @Test
     public void receipt() {
         Page page = mira();
         open(page, "Soil lab 5");
@@ -109,6 +101,24 @@ public class Screenshots extends Screen {
     }
 
     @Test
+    public void gradeLeewayAndPace() {
+        Page page = mira();
+        page.navigate(address("/s/1/standing/1"));
+        page.getByLabel("Score of Soil lab 3: moisture by weight, if").fill("45");
+        page.getByLabel("To reach").fill("85");
+        assertThat(page.getByText("at least on each of them")).isVisible();
+        shoot(page, "course");
+        page.navigate(address("/s/1/leeway"));
+        Locator key = page.locator("[data-case]").filter(new Locator.FilterOptions().setHasText("Key 7: conifers"));
+        key.getByRole(AriaRole.BUTTON).first().click();
+        assertThat(key).containsText("Expected");
+        shoot(page, "leeway");
+        page.navigate(address("/s/1/pace"));
+        assertThat(page.locator("svg.recharts-surface").first()).isVisible();
+        shoot(page, "pace");
+    }
+
+    @Test
     public void feedback() {
         Page page = mira();
         page.navigate(address("/s/1/feedback"));
@@ -122,14 +132,6 @@ public class Screenshots extends Screen {
         page.navigate(address("/s/1/standing/1/rules"));
         assertThat(page.getByLabel("Late work: what this does")).containsText("13 of 17");
         shoot(page, "rules");
-    }
-
-    @Test
-    public void lockedWork() {
-        Page page = mira();
-        open(page, "Unit test 3");
-        assertThat(pane(page)).containsText("things shut it");
-        shoot(page, "locked-work");
     }
 
     @Test
