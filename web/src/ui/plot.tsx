@@ -1,12 +1,74 @@
 import type { ReactNode } from 'react';
+import { CartesianGrid, LineChart, ResponsiveContainer, Tooltip, XAxis, YAxis } from 'recharts';
 
 /** How every plot looks: its grid, its axes, its words, and the box that tells a point. */
-export const PLOT = {
+const LOOK = {
   tick: { fill: 'var(--ink-2)', fontSize: 12 },
   grid: 'var(--line-2)',
   axis: 'var(--line)',
   tip: { background: 'var(--raised)', border: '1px solid var(--line)', fontSize: 13, color: 'var(--ink)' },
 } as const;
+
+interface TimePlotProps {
+  /** Each with its instant as `at`, in order. */
+  points: readonly Record<string, number | null>[];
+  /** An instant as the box says it. */
+  momentOf: (at: number) => string;
+  /** The same for the axis, where there is less room. */
+  dayOf: (at: number) => string;
+  /** A value with its line, as the box says them. */
+  sayValue: (value: number, line: string) => [value: string, line: string];
+  /** What the values reach over; by itself from the least to the most. */
+  domain?: [number | 'auto', 'auto'];
+  whole?: boolean;
+  height: number;
+  /** Lines, and what stands behind them. */
+  children: ReactNode;
+}
+
+/** Lines over time. A table says the same to who can't see it, so that it needs no keys of its own. */
+function TimePlot(props: TimePlotProps) {
+  const { points, momentOf, dayOf, sayValue, domain, whole, height, children } = props;
+  return (
+    <div aria-hidden style={{ height }}>
+      <ResponsiveContainer width="100%" height="100%">
+        <LineChart
+          accessibilityLayer={false}
+          data={[...points]}
+          margin={{ top: 8, right: 8, bottom: 0, left: -24 }}
+        >
+          <CartesianGrid stroke={LOOK.grid} vertical={false} />
+          <XAxis
+            dataKey="at"
+            type="number"
+            domain={['dataMin', 'dataMax']}
+            tickFormatter={dayOf}
+            tick={LOOK.tick}
+            stroke={LOOK.axis}
+            minTickGap={44}
+          />
+          <YAxis
+            domain={domain ?? ['auto', 'auto']}
+            allowDecimals={!whole}
+            tick={LOOK.tick}
+            stroke={LOOK.axis}
+            width={52}
+          />
+          <Tooltip
+            isAnimationActive={false}
+            labelFormatter={(at) => momentOf(Number(at))}
+            formatter={(value, line) => sayValue(Number(value), String(line))}
+            contentStyle={LOOK.tip}
+          />
+          {children}
+        </LineChart>
+      </ResponsiveContainer>
+    </div>
+  );
+}
+
+/** How every line is drawn. */
+const LINE = { strokeWidth: 2, dot: false, isAnimationActive: false } as const;
 
 interface Sample {
   words: string;
@@ -73,4 +135,4 @@ function PlotTable({ summary, heads, rows }: PlotTableProps): ReactNode {
   );
 }
 
-export { PlotKey, PlotTable };
+export { LINE, PlotKey, PlotTable, TimePlot };

@@ -1,17 +1,8 @@
-import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { Line, ReferenceLine } from 'recharts';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { PLOT, PlotKey, PlotTable } from '../../ui/plot';
+import { LINE, PlotKey, PlotTable, TimePlot } from '../../ui/plot';
 import { type Case, choiceWords, keyOf, timeline } from './model';
 
 const LOOKS: readonly (readonly [colour: string, dash: string])[] = [
@@ -36,49 +27,22 @@ function ChoiceChart({ one }: { one: Case }) {
   const when = (at: number) => near(new Date(at).toISOString(), zone, now);
   return (
     <div className="min-w-0">
-      <div aria-hidden className="h-[170px]">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart
-            accessibilityLayer={false}
-            data={points}
-            margin={{ top: 8, right: 8, bottom: 0, left: -26 }}
-          >
-            <CartesianGrid stroke={PLOT.grid} vertical={false} />
-            <XAxis
-              dataKey="at"
-              type="number"
-              domain={['dataMin', 'dataMax']}
-              tickFormatter={(at: number) => when(at).replace(/ \d\d:\d\d$/, '')}
-              tick={PLOT.tick}
-              stroke={PLOT.axis}
-              minTickGap={40}
-            />
-            <YAxis domain={[0, 'auto']} tick={PLOT.tick} stroke={PLOT.axis} width={52} />
-            <ReferenceLine x={new Date(one.doneAt).getTime()} stroke="var(--ink-3)" strokeDasharray="3 3" />
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(at) => `in by ${when(Number(at))}`}
-              formatter={(value, key) => [
-                `${Math.round(Number(value) * 10) / 10} points`,
-                looks.find((look) => look.key === key)?.words ?? '',
-              ]}
-              contentStyle={PLOT.tip}
-            />
-            {looks.map(({ key, colour, dash }) => (
-              <Line
-                key={key}
-                dataKey={key}
-                type="stepBefore"
-                stroke={colour}
-                strokeDasharray={dash}
-                strokeWidth={2}
-                dot={false}
-                isAnimationActive={false}
-              />
-            ))}
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
+      <TimePlot
+        points={points}
+        height={170}
+        domain={[0, 'auto']}
+        momentOf={(at) => `in by ${when(at)}`}
+        dayOf={(at) => when(at).replace(/ \d\d:\d\d$/, '')}
+        sayValue={(value, key) => [
+          `${Math.round(value * 10) / 10} points`,
+          looks.find((look) => look.key === key)?.words ?? '',
+        ]}
+      >
+        <ReferenceLine x={new Date(one.doneAt).getTime()} stroke="var(--ink-3)" strokeDasharray="3 3" />
+        {looks.map(({ key, colour, dash }) => (
+          <Line key={key} {...LINE} dataKey={key} type="stepBefore" stroke={colour} strokeDasharray={dash} />
+        ))}
+      </TimePlot>
       <PlotKey lines={looks} />
       <PlotTable
         summary="As a table"

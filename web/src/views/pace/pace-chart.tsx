@@ -1,19 +1,9 @@
-import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceArea,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { Line, ReferenceArea, ReferenceLine } from 'recharts';
 import type { Schemas } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateWords, localDate } from '../../lib/time';
-import { PLOT, PlotKey, PlotTable } from '../../ui/plot';
+import { LINE, PlotKey, PlotTable, TimePlot } from '../../ui/plot';
 
 const DAY = 86_400_000;
 
@@ -33,68 +23,41 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
   return (
     <div className="min-w-0">
       <Sketch pace={pace} />
-      <div aria-hidden className="no-print h-[190px] max-md:mt-2">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart
-            accessibilityLayer={false}
-            data={points}
-            margin={{ top: 8, right: 8, bottom: 0, left: -26 }}
-          >
-            <CartesianGrid stroke={PLOT.grid} vertical={false} />
-            {pace.daysOff.map((off) => (
-              <ReferenceArea
-                key={off.first}
-                x1={at(off.first) - DAY / 2}
-                x2={at(off.last) + DAY / 2}
-                fill="var(--free)"
-              />
-            ))}
-            <XAxis
-              dataKey="at"
-              type="number"
-              domain={['dataMin', 'dataMax']}
-              tickFormatter={(value: number) => dateWords(dateOf(value)).replace(/^\S+ /, '')}
-              tick={PLOT.tick}
-              stroke={PLOT.axis}
-              minTickGap={48}
+      <div className="no-print max-md:mt-2">
+        <TimePlot
+          points={points}
+          height={190}
+          whole
+          momentOf={(value) => dateWords(dateOf(value))}
+          dayOf={(value) => dateWords(dateOf(value)).replace(/^\S+ /, '')}
+          sayValue={(value, line) => [String(value), line]}
+        >
+          {pace.daysOff.map((off) => (
+            <ReferenceArea
+              key={off.first}
+              x1={at(off.first) - DAY / 2}
+              x2={at(off.last) + DAY / 2}
+              fill="var(--free)"
             />
-            <YAxis allowDecimals={false} tick={PLOT.tick} stroke={PLOT.axis} width={52} />
-            <ReferenceLine x={at(today)} stroke="var(--ink)" strokeWidth={1.5} />
-            {pace.closes.map((close) => (
-              <ReferenceLine
-                key={close}
-                x={at(localDate(new Date(close).getTime(), zone))}
-                stroke="var(--loss)"
-                strokeWidth={2}
-              />
-            ))}
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(value) => dateWords(dateOf(Number(value)))}
-              formatter={(value, name) => [value, name]}
-              contentStyle={PLOT.tip}
-            />
-            <Line
-              dataKey="due"
-              name="due"
-              type="stepAfter"
-              stroke="var(--ink-3)"
-              strokeDasharray="5 3"
+          ))}
+          <ReferenceLine x={at(today)} stroke="var(--ink)" strokeWidth={1.5} />
+          {pace.closes.map((close) => (
+            <ReferenceLine
+              key={close}
+              x={at(localDate(new Date(close).getTime(), zone))}
+              stroke="var(--loss)"
               strokeWidth={2}
-              dot={false}
-              isAnimationActive={false}
             />
-            <Line
-              dataKey="done"
-              name="done"
-              type="stepAfter"
-              stroke={pace.standing === 'BEHIND' ? 'var(--yours)' : 'var(--done)'}
-              strokeWidth={2.5}
-              dot={false}
-              isAnimationActive={false}
-            />
-          </LineChart>
-        </ResponsiveContainer>
+          ))}
+          <Line {...LINE} dataKey="due" type="stepAfter" stroke="var(--ink-3)" strokeDasharray="5 3" />
+          <Line
+            {...LINE}
+            dataKey="done"
+            type="stepAfter"
+            strokeWidth={2.5}
+            stroke={pace.standing === 'BEHIND' ? 'var(--yours)' : 'var(--done)'}
+          />
+        </TimePlot>
       </div>
       <PlotKey
         lines={[

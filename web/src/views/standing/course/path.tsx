@@ -58,6 +58,7 @@ function Path({ course, grade }: { course: Course; grade: Grade }) {
           </ul>
         </section>
       )}
+      <Waiting course={course} />
       <section aria-labelledby="undone">
         <h2 id="undone" className="border-line border-b pb-1 font-[680] text-[16px]">
           What is left, in the course’s order
@@ -84,6 +85,42 @@ function Path({ course, grade }: { course: Course; grade: Grade }) {
         {grade.undone.length === 0 && <p className="py-2 text-ink-2">Nothing: all required work is done.</p>}
       </section>
     </div>
+  );
+}
+
+/** What waits for a person to grade or tick it, and when that usually happens. */
+function Waiting({ course }: { course: Course }) {
+  const { id, board, zone } = useStudent();
+  const now = useNow();
+  const waiting = board.works.filter(
+    (work) => work.courseId === course.id && work.required && work.move === 'TEACHERS',
+  );
+  if (waiting.length === 0) return null;
+  const day = course.standing.gradingDay;
+  return (
+    <section aria-labelledby="waiting" className="mb-5">
+      <h2 id="waiting" className="border-line border-b pb-1 font-[680] text-[16px]">
+        Waits for {course.teacher ?? 'the teacher'}
+        {day && (
+          <span className="font-normal text-[14px] text-ink-2">
+            {' '}
+            · usually on {day.charAt(0)}
+            {day.slice(1).toLowerCase()}s
+          </span>
+        )}
+      </h2>
+      <ul>
+        {waiting.map((work) => (
+          <li key={work.id} className="flex items-center gap-3 border-line-2 border-b py-1.5">
+            <StageGlyph stage={work.stage} />
+            <Link to={`/s/${id}/work/${work.id}`} className="min-w-0 flex-1 truncate hover:underline">
+              {work.title}
+            </Link>
+            <span className="text-[14px] text-ink-2">{countdown(work, zone, now).words}</span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -1,21 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo } from 'react';
-import {
-  CartesianGrid,
-  Line,
-  LineChart,
-  ReferenceLine,
-  ResponsiveContainer,
-  Tooltip,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { Line, ReferenceLine } from 'recharts';
 import type { Course } from '../../../api/client';
 import { trendQuery } from '../../../api/queries';
 import { useStudent } from '../../../frame/student';
 import { figureWords, READING_WORDS, type Reading } from '../../../lib/readings';
 import { day } from '../../../lib/time';
-import { PLOT, PlotKey, PlotTable } from '../../../ui/plot';
+import { LINE, PlotKey, PlotTable, TimePlot } from '../../../ui/plot';
 import { Loading } from '../../../ui/states';
 
 const LINES: readonly (readonly [reading: Reading, colour: string, dash: string])[] = [
@@ -40,57 +31,36 @@ const Trend = memo(function Trend({ course }: { course: Course }) {
       <h2 id="trend" className="font-[680] text-[16px]">
         Over the term
       </h2>
-      <div aria-hidden className="mt-2 h-[180px]">
-        <ResponsiveContainer width="100%" height="100%">
-          <LineChart
-            accessibilityLayer={false}
-            data={points}
-            margin={{ top: 6, right: 6, bottom: 0, left: -22 }}
-          >
-            <CartesianGrid stroke={PLOT.grid} vertical={false} />
-            <XAxis
-              dataKey="at"
-              type="number"
-              domain={['dataMin', 'dataMax']}
-              tickFormatter={(at: number) => dayOf(at).replace(/^\S+ /, '')}
-              tick={PLOT.tick}
-              stroke={PLOT.axis}
-              minTickGap={40}
-            />
-            <YAxis domain={['auto', 'auto']} tick={PLOT.tick} stroke={PLOT.axis} width={52} />
-            {course.standing.letters.map((letter) => (
-              <ReferenceLine
-                key={letter.label}
-                y={Number(letter.from)}
-                stroke="var(--ink-3)"
-                strokeDasharray="1 4"
-              />
-            ))}
-            <Tooltip
-              isAnimationActive={false}
-              labelFormatter={(at) => dayOf(Number(at))}
-              formatter={(value, name) => [
-                figureWords(String(value), course.standing),
-                READING_WORDS[name as Reading],
-              ]}
-              contentStyle={PLOT.tip}
-            />
-            {LINES.map(([reading, colour, dash]) => (
-              <Line
-                key={reading}
-                dataKey={reading}
-                type="stepAfter"
-                stroke={colour}
-                strokeDasharray={dash}
-                strokeWidth={2}
-                dot={false}
-                isAnimationActive={false}
-                connectNulls
-              />
-            ))}
-          </LineChart>
-        </ResponsiveContainer>
-      </div>
+      <TimePlot
+        points={points}
+        height={180}
+        momentOf={dayOf}
+        dayOf={(at) => dayOf(at).replace(/^\S+ /, '')}
+        sayValue={(value, line) => [
+          figureWords(String(value), course.standing),
+          READING_WORDS[line as Reading],
+        ]}
+      >
+        {course.standing.letters.map((letter) => (
+          <ReferenceLine
+            key={letter.label}
+            y={Number(letter.from)}
+            stroke="var(--ink-3)"
+            strokeDasharray="1 4"
+          />
+        ))}
+        {LINES.map(([reading, colour, dash]) => (
+          <Line
+            key={reading}
+            {...LINE}
+            dataKey={reading}
+            type="stepAfter"
+            stroke={colour}
+            strokeDasharray={dash}
+            connectNulls
+          />
+        ))}
+      </TimePlot>
       <PlotKey
         lines={LINES.map(([reading, colour, dash]) => ({
           words: READING_WORDS[reading].toLowerCase(),

@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.check.IllegalInput;
+import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.By;
 import app.navlo.core.grade.Category;
@@ -297,5 +298,36 @@ public class TrialTest {
                                 figure(book, book.trial(List.of(), List.of()).open(), percent))
                         .toList())
                 .dividedBy(Rational.of(books.size()));
+    }
+
+    /** After the close what has no score counts 0 in every reading that counts it, and no target can be worked for. */
+    @Test
+    public void inATermThatIsOverNothingIsOpenAndInOneThatHasntBegunAllIs() {
+        List<CourseWork> works = List.of(
+                Courses.work("w0", "c0", Rational.of(10), NOW.minus(Duration.ofDays(9)), List.of()),
+                Courses.work("w1", "c0", Rational.of(10), NOW.minus(Duration.ofDays(8)), List.of()));
+        CourseRules plain = Courses.rules(new PointsScheme(), LatePolicy.NONE);
+        CourseRules closed = new CourseRules(
+                plain.course(),
+                plain.calendar(),
+                plain.soon(),
+                plain.late(),
+                null,
+                null,
+                plain.scheme(),
+                plain.table(),
+                new GradingPeriods(List.of(new GradingPeriods.Period("Autumn", NOW.minus(Duration.ofDays(1))))),
+                false,
+                6);
+        Trial over = CourseBook.of(closed, works, List.of(), NOW).trial(List.of(), List.of());
+        assertEquals(over.open(), List.of());
+        assertEquals(over.readings().of(Reading.CEILING).grade().figure(), Rational.ZERO);
+        assertTrue(over.reach(Rational.of(50), null).outOfReach());
+        Instant before = NOW.minus(Duration.ofDays(40));
+        Trial ahead = CourseBook.of(plain, works, List.of(), before).trial(List.of(), List.of());
+        assertEquals(ahead.open(), List.of("w0", "w1"));
+        assertNull(ahead.readings().of(Reading.SO_FAR).grade().figure());
+        assertEquals(ahead.reach(Rational.of(50), null).percent(), Rational.of(50));
+        assertEquals(ahead.readings().of(Reading.CEILING).grade().figure(), Rational.HUNDRED);
     }
 }

@@ -125,4 +125,42 @@ public class PaceTest {
         assertEquals(pace.schoolDaysLeft(), 0);
         assertNull(pace.neededPerDay());
     }
+
+    /** The line's counts are those of the pace, on its last day and today; nothing is said of what is done in days to come. */
+    @Test
+    public void theLineEndsWhereTheCountsDo() {
+        PaceTest term = empty().add(4, Stage.RETURNED, Move.SETTLED, -20, 22)
+                .add(2, Stage.RETURNED, Move.SETTLED, -10, null)
+                .add(1, Stage.ASSIGNED, Move.OUT_OF_REACH, -5, null)
+                .add(3, Stage.ASSIGNED, Move.YOURS, 6, null);
+        List<PaceLine.Point> line = PaceLine.of(term.works, CALENDAR, FIRST, CALENDAR.dayBefore(CLOSE), NOW);
+        assertEquals(line.get(0), new PaceLine.Point(FIRST, 0, 0));
+        PaceLine.Point today = line.stream()
+                .filter(point -> point.day().equals(CALENDAR.dayOf(NOW)))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(
+                today, new PaceLine.Point(CALENDAR.dayOf(NOW), 6, 6), "a test without a hand-in was done at its due");
+        PaceLine.Point last = line.get(line.size() - 1);
+        assertEquals(last, new PaceLine.Point(CALENDAR.dayBefore(CLOSE), 9, null));
+    }
+
+    @Test
+    public void aTermThatIsOverAsksForNothingADayAndOneThatHasntBegunForAllOfIt() {
+        List<Paced> works = empty().add(4, Stage.ASSIGNED, Move.YOURS, 5, null).works;
+        Instant after = CLOSE.plus(Duration.ofDays(3));
+        Pace over = Pace.of(works, CALENDAR, FIRST, CLOSE, Pace.DEFAULT_CAP, after);
+        assertEquals(over.schoolDaysLeft(), 0);
+        assertNull(over.neededPerDay(), "something is left and no day is");
+        assertFalse(over.inTime());
+        assertTrue(PaceLine.of(works, CALENDAR, FIRST, CALENDAR.dayBefore(CLOSE), after).stream()
+                .allMatch(point -> Integer.valueOf(0).equals(point.done())));
+        Instant before = Instant.parse("2026-08-20T10:00:00Z");
+        Pace ahead = Pace.of(works, CALENDAR, FIRST, CLOSE, Pace.DEFAULT_CAP, before);
+        assertEquals(ahead.standing(), Standing.ON_PACE);
+        assertEquals(ahead.done() + ahead.left(), 4);
+        assertNull(ahead.finish());
+        assertTrue(PaceLine.of(works, CALENDAR, FIRST, CALENDAR.dayBefore(CLOSE), before).stream()
+                .allMatch(point -> point.done() == null));
+    }
 }
