@@ -104,7 +104,7 @@ public class Screenshots extends Screen {
     public void gradeLeewayAndPace() {
         Page page = mira();
         page.navigate(address("/s/1/standing/1"));
-        page.getByLabel("Score of Soil lab 3: moisture by weight, if").fill("45");
+        page.getByLabel("Score of Soil essay, second draft, if").fill("55");
         page.getByLabel("To reach").fill("85");
         assertThat(page.getByText("at least on each of them")).isVisible();
         shoot(page, "course");
