@@ -1,19 +1,18 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { type KeyboardEvent, useEffect, useId, useMemo, useRef, useState } from 'react';
-import { Link, useLocation, useNavigate, useSearchParams } from 'react-router';
-import type { Schemas, TideDay, Work } from '../api/client';
+import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { useLocation, useNavigate, useSearchParams } from 'react-router';
+import type { TideDay } from '../api/client';
 import { nextQuery } from '../api/queries';
 import { budgetOf } from '../lib/budget';
-import { useNow } from '../lib/now';
-import { dateParts, dateWords, moment, near } from '../lib/time';
-import { count, STAGE_WORDS } from '../lib/words';
-import { CourseMark } from '../ui/course-mark';
+import { dateParts, dateWords, moment } from '../lib/time';
 import { span60 } from '../views/work/model';
 import { Goals } from './goals';
 import { Hours } from './hours/hours';
 import { SetLink } from './set-link';
 import { useStudent } from './student';
+import { DayList } from './tide-day-list';
+import { type Load, loadOf, loadWords, type PlannedDay } from './tide-load';
 
 const TODAY = 7;
 const TALLEST = 42;
@@ -75,7 +74,7 @@ function Tideline() {
           <DayCell
             key={day.day}
             day={day}
-            plan={planned.get(day.day)}
+            load={loadOf(day, planned)}
             index={index}
             chosen={chosen === day.day}
             stop={index === stop}
@@ -98,7 +97,7 @@ function Tideline() {
       {pointed !== null && board.tide[pointed] && (
         <DayList
           day={board.tide[pointed]}
-          plan={planned.get(board.tide[pointed].day)}
+          load={loadOf(board.tide[pointed], planned)}
           cell={cells.current[pointed] ?? null}
         />
       )}
@@ -106,16 +105,23 @@ function Tideline() {
   );
 }
 
-type Planned = Schemas['PlannedDay'];
+/** More than this is nobody's real week, and planning it takes seconds: outside of Next the days stand for themselves. */
+const MOST_TO_PLAN = 300;
 
-/** What the plan puts on each day, and what it doesn't finish in time; nothing until the plan is there. */
-function usePlanned(): Map<string, Planned> {
-  const { id } = useStudent();
+/** What the plan puts on each day, and what it doesn't finish in time; null while there is none. */
+function usePlanned(): Map<string, PlannedDay> | null {
+  const { id, board } = useStudent();
   const { pathname, search } = useLocation();
   const onNext = pathname.startsWith(`/s/${id}/next`);
   const budget = onNext ? budgetOf(new URLSearchParams(search).get('minutes')) : null;
-  const next = useQuery({ ...nextQuery(id, budget), placeholderData: keepPreviousData });
-  return useMemo(() => new Map(next.data?.days.map((day) => [day.day, day])), [next.data]);
+  const next = useQuery({
+    ...nextQuery(id, budget),
+    placeholderData: keepPreviousData,
+    enabled: onNext || board.counts.yours <= MOST_TO_PLAN,
+  });
+  return (
+    useMemo(() => next.data && new Map(next.data.days.map((day) => [day.day, day])), [next.data]) ?? null
+  );
 }
 
 /** Choosing a day narrows the work to it; choosing it again lets go. */
@@ -135,7 +141,7 @@ function useChoose(chosen: string): (day: string) => void {
 
 interface DayCellProps {
   day: TideDay;
-  plan: Planned | undefined;
+  load: Load;
   index: number;
   chosen: boolean;
   stop: boolean;
@@ -145,26 +151,13 @@ interface DayCellProps {
   onKeyDown: (event: KeyboardEvent) => void;
 }
 
-/** Minutes due this day that won't be in time: by the plan, or, until it is there, what doesn't fit the day. */
-function tooMuch(day: TideDay, plan: Planned | undefined): number {
-  return plan ? Math.min(plan.lateMinutes, day.openMinutes) : 0;
-}
-
-function loadWords(day: TideDay, plan: Planned | undefined): string[] {
-  const late = tooMuch(day, plan);
-  return [
-    `${span60(day.freeMinutes)} free`,
-    plan?.plannedMinutes ? `${span60(plan.plannedMinutes)} planned` : '',
-    late ? `${span60(late)} won’t be in time` : '',
-  ].filter(Boolean);
-}
-
-function dayWords(day: TideDay, plan: Planned | undefined): string {
+function dayWords(day: TideDay, load: Load): string {
   return [
     dateWords(day.day),
     day.dayOff,
     day.openMinutes ? `${span60(day.openMinutes)} falling due` : 'nothing falling due',
-    ...loadWords(day, plan),
+    `${span60(day.freeMinutes)} free`,
+    ...loadWords(load),
     day.opens.length ? `${day.opens.length} opening` : '',
     ...day.closes.map((close) => close.name),
   ]
@@ -172,14 +165,14 @@ function dayWords(day: TideDay, plan: Planned | undefined): string {
     .join(', ');
 }
 
-function DayCell({ day, plan, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
+function DayCell({ day, load, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
   const { zone } = useStudent();
   const { weekday, number } = dateParts(day.day);
   const past = index < TODAY;
   const today = index === TODAY;
   const [lower, upper] = past
     ? stacked(day.doneMinutes + day.lostMinutes, day.openMinutes)
-    : stacked(day.openMinutes - tooMuch(day, plan), tooMuch(day, plan));
+    : stacked(day.openMinutes - load.late, load.late);
   return (
     <button
       type="button"
@@ -198,18 +191,16 @@ function DayCell({ day, plan, index, chosen, stop, ref, onPoint, onChoose, onKey
         'focus-visible:outline-2 focus-visible:outline-yours',
       )}
     >
-      <span className="sr-only">{dayWords(day, plan)}</span>
+      <span className="sr-only">{dayWords(day, load)}</span>
       <span aria-hidden className="relative flex w-full flex-1 items-end justify-center">
         <span
           className="absolute inset-x-[4px] bottom-0 bg-free"
           style={{ height: height(day.freeMinutes) }}
         />
-        {plan && (
-          <span
-            className="absolute inset-x-[4px] bottom-0 bg-planned"
-            style={{ height: height(Math.min(plan.plannedMinutes, day.freeMinutes)) }}
-          />
-        )}
+        <span
+          className="absolute inset-x-[4px] bottom-0 bg-planned"
+          style={{ height: height(Math.min(load.planned, day.freeMinutes)) }}
+        />
         <span className="relative flex w-[10px] flex-col justify-end">
           <span className="bg-loss" style={{ height: upper }} />
           <span className={past ? 'bg-ink-3 opacity-50' : 'bg-ink'} style={{ height: lower }} />
@@ -236,86 +227,13 @@ function DayCell({ day, plan, index, chosen, stop, ref, onPoint, onChoose, onKey
         className={clsx(
           'mt-[3px] whitespace-nowrap text-[12px] leading-[15px]',
           today ? 'font-bold text-ink' : 'text-ink-3',
-          tooMuch(day, plan) > 0 && 'font-[680] text-loss!',
+          load.late > 0 && 'font-[680] text-loss!',
           day.dayOff && 'line-through',
         )}
       >
         {weekday} {number}
       </span>
     </button>
-  );
-}
-
-const LIST_WIDTH = 340;
-
-function dueWords(work: Work, zone: string): string {
-  const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
-  if (done) return STAGE_WORDS[work.stage].toLowerCase();
-  return work.due && !work.dueDay ? `due ${moment(work.due, zone).slice(-5)}` : 'due';
-}
-
-/** What lies under the day that is pointed at. */
-function DayList({ day, plan, cell }: { day: TideDay; plan: Planned | undefined; cell: HTMLElement | null }) {
-  const { board, course, id, zone } = useStudent();
-  const now = useNow();
-  const { search } = useLocation();
-  const heading = useId();
-  const box = cell?.closest('section');
-  const left =
-    cell && box
-      ? Math.max(8, Math.min(cell.getBoundingClientRect().left - 60, box.clientWidth - LIST_WIDTH - 8))
-      : 8;
-  const works = board.works.filter((work) => day.due.includes(work.id) || day.opens.includes(work.id));
-  return (
-    <section
-      aria-labelledby={heading}
-      className="absolute top-full z-30 max-h-[60dvh] overflow-auto rounded-b border border-line border-t-0 bg-raised p-3 text-[14px] shadow-[0_10px_24px_-12px_rgb(0_0_0/0.4)]"
-      style={{ left, width: LIST_WIDTH, maxWidth: 'calc(100vw - 16px)' }}
-    >
-      <p id={heading} className="font-bold">
-        {dateWords(day.day)}
-        {day.dayOff && <span className="font-normal text-ink-2"> · {day.dayOff}</span>}
-      </p>
-      <p className="text-[13px] text-ink-2">
-        {day.openMinutes ? `${span60(day.openMinutes)} falling due` : 'Nothing falling due'},{' '}
-        {span60(day.freeMinutes)} free
-        {plan && plan.plannedMinutes > 0 && `, ${span60(plan.plannedMinutes)} planned`}
-        {tooMuch(day, plan) > 0 && (
-          <b className="text-loss">, {span60(tooMuch(day, plan))} won’t be in time</b>
-        )}
-        {day.doneMinutes > 0 && `, ${span60(day.doneMinutes)} done`}
-      </p>
-      {day.closes.map((close) => (
-        <p key={close.at} className="mt-1 font-semibold text-loss">
-          {close.name}, {near(close.at, zone, now)}
-        </p>
-      ))}
-      {works.length > 0 && (
-        <ul className="mt-2 border-line-2 border-t">
-          {works.map((work) => (
-            <li key={work.id} className="border-line-2 border-b">
-              <Link
-                to={`/s/${id}/work/${work.id}${search}`}
-                className="flex items-center gap-2 py-1 hover:bg-line-2"
-                tabIndex={-1}
-              >
-                <CourseMark colour={course(work.courseId)?.colour ?? ''} />
-                <span className="min-w-0 flex-1 truncate">{work.title}</span>
-                <span className="shrink-0 text-[13px] text-ink-2">
-                  {day.due.includes(work.id) ? dueWords(work, zone) : 'opens'}
-                </span>
-              </Link>
-            </li>
-          ))}
-        </ul>
-      )}
-      <p className="mt-2 flex justify-between gap-3 text-[13px] text-ink-2">
-        <span>{works.length > 0 && `${count(works.length, 'piece')} of work; press to see only these`}</span>
-        <SetLink set="hours" className="shrink-0">
-          Your time
-        </SetLink>
-      </p>
-    </section>
   );
 }
 

@@ -1,6 +1,9 @@
 /** All dates and spans on screen pass through here. Instants come as ISO strings, zones by name. */
 
+import { TZDate } from '@date-fns/tz';
+
 const MINUTE = 60_000;
+const HOUR_MINUTES = 60;
 const DAY_MINUTES = 24 * 60;
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
@@ -139,6 +142,19 @@ export function localDate(instant: number, zone: string): string {
 export function localTime(instant: number, zone: string): string {
   const at = wall(new Date(instant), zone);
   return `${at.hour}:${at.minute}`;
+}
+
+/**
+ * The instant of what a field of day and time says in a zone, "2026-11-24T16:20"; null if it says none. An hour that a
+ * clock change skips is the one after it, an hour that comes twice its first.
+ */
+export function instantIn(local: string, zone: string): string | null {
+  const [year, month, day, hour, minute] = local.split(/[-T:]/).map(Number);
+  if (!year || !month || !day || hour === undefined || minute === undefined) return null;
+  const at = TZDate.tz(zone, year, month - 1, day, hour, minute).getTime();
+  const first = at - HOUR_MINUTES * MINUTE;
+  const twice = localTime(first, zone) === localTime(at, zone);
+  return new Date(twice ? first : at).toISOString();
 }
 
 /** A local date "2026-11-24" as "Tue 24 Nov". */

@@ -74,6 +74,8 @@ interface Sample {
   words: string;
   colour: string;
   dash?: string;
+  /** It stands upright in the plot. */
+  post?: true;
 }
 
 /** What the lines of a plot say, each with its dash, so that colour is never alone. */
@@ -82,8 +84,13 @@ function PlotKey({ lines }: { lines: readonly Sample[] }) {
     <p className="mt-1 flex flex-wrap gap-x-4 text-[13px] text-ink-2">
       {lines.map((line) => (
         <span key={line.words} className="flex items-center gap-1.5">
-          <svg width="22" height="6" aria-hidden>
-            <path d="M0 3 H22" stroke={line.colour} strokeWidth="2" strokeDasharray={line.dash} />
+          <svg width="22" height="6" overflow="visible" aria-hidden>
+            <path
+              d={line.post ? 'M11 -5 V11' : 'M0 3 H22'}
+              stroke={line.colour}
+              strokeWidth="2"
+              strokeDasharray={line.dash}
+            />
           </svg>
           {line.words}
         </span>

@@ -104,7 +104,6 @@ function Add({ example }: { example: string | null }) {
   };
   const addFeed = (event: FormEvent) => {
     event.preventDefault();
-    event.stopPropagation();
     void doing(() =>
       writeChange(
         id,

@@ -4,7 +4,7 @@ import { client, Refused, type Work, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { instantIn, near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -186,7 +186,7 @@ function lost(one: Case): string {
 }
 
 function Answer({ one, onDone }: { one: Case; onDone: () => void }) {
-  const { id } = useStudent();
+  const { id, zone } = useStudent();
   const [due, setDue] = useState('');
   const [fault, setFault] = useState('');
   const [key] = useState(writeKey);
@@ -197,7 +197,7 @@ function Answer({ one, onDone }: { one: Case; onDone: () => void }) {
         id,
         client.POST('/api/students/{student}/works/{work}/leeway/answer', {
           params: { path: { student: id, work: one.work }, header: { 'Idempotency-Key': key } },
-          body: { due: granted ? new Date(due).toISOString() : null },
+          body: { due: granted ? instantIn(due, zone) : null },
         }),
         granted ? 'An extension was given' : 'The extension was declined',
       );

@@ -3,10 +3,9 @@ import { Link, useNavigate } from 'react-router';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { type Errand, leewayWords } from './model';
+import { askWords, type Errand } from './model';
 
 /** Up to so many unread are listed without being asked for. */
 const FEW = 2;
@@ -45,11 +44,6 @@ function Errands({ errands }: { errands: readonly Errand[] }) {
   );
 }
 
-function verb(errand: Errand): string {
-  if (errand.kind === 'USE_TOKENS') return `Use ${count(errand.leeway?.tokens ?? 1, 'token')}`;
-  return errand.kind === 'ASK_EXTENSION' ? 'Ask for more days' : 'Read what was said';
-}
-
 function Line({ errand }: { errand: Errand }) {
   const { id, zone, course, work, mayWrite } = useStudent();
   const now = useNow();
@@ -62,14 +56,15 @@ function Line({ errand }: { errand: Errand }) {
     <li className="flex items-center gap-3 border-line border-b py-1.5 pl-[42px] max-sm:pl-1">
       <div className="min-w-0 flex-1">
         <p className="truncate max-sm:whitespace-normal">
-          <b className="font-[680]">{verb(errand)}</b> <span className="text-ink-2">·</span> {piece.title}
+          <b className="font-[680]">{errand.leeway ? askWords(errand.leeway) : 'Read what was said'}</b>{' '}
+          <span className="text-ink-2">·</span> {piece.title}
         </p>
         <p className="flex min-w-0 items-center gap-2 text-[13.5px] text-ink-2">
           <CourseMark colour={course(piece.courseId)?.colour ?? ''} className="h-3.5" />
           <span className="truncate max-sm:whitespace-normal">
             {course(piece.courseId)?.name}.{' '}
             {errand.leeway
-              ? `Before ${near(errand.leeway.until, zone, now)}; ${dueThen(errand.leeway, zone, now)}`
+              ? `Before ${near(errand.leeway.until, zone, now)}; due then ${near(errand.leeway.due, zone, now)}`
               : `${piece.feedback.unread} unread, the last by ${piece.feedback.latestBy ?? 'the teacher'}`}
           </span>
         </p>
@@ -79,10 +74,6 @@ function Line({ errand }: { errand: Errand }) {
       </Button>
     </li>
   );
-}
-
-function dueThen(leeway: NonNullable<Errand['leeway']>, zone: string, now: number): string {
-  return leewayWords(leeway, zone, now).split('; ').at(-1) ?? '';
 }
 
 export { Errands };

@@ -135,7 +135,7 @@ export function pushedWords(
     return reason ? `${titles(id)} (${reason.charAt(0).toLowerCase()}${reason.slice(1)})` : titles(id);
   });
   const more = pushedBy.length - shown.length;
-  return `${shown.join('; ')}${more > 0 ? `; and ${more} more` : ''}. They bring less a minute, but lose sooner or open more.`;
+  return `${shown.join('; ')}${more > 0 ? `; and ${more} more` : ''}. They bring less a minute and come first all the same.`;
 }
 
 function minutes(stretch: Schemas['SpanView']): number {
@@ -176,10 +176,11 @@ export function budgetWords(budget: number | null): string {
   return budget === null ? 'my free hours' : span(budget);
 }
 
+export function askWords(leeway: NonNullable<PlannedMove['leeway']>): string {
+  return leeway.kind === 'EXTENSION' ? 'Ask for more days' : `Use ${count(leeway.tokens, 'token')}`;
+}
+
 /** Asking for more days, and using tokens: moves of their own that take no time. */
 export function leewayWords(leeway: NonNullable<PlannedMove['leeway']>, zone: string, now: number): string {
-  const due = near(leeway.due, zone, now);
-  return leeway.kind === 'EXTENSION'
-    ? `Ask for more days; due then ${due}`
-    : `Use ${count(leeway.tokens, 'token')}; due then ${due}`;
+  return `${askWords(leeway)}; due then ${near(leeway.due, zone, now)}`;
 }

@@ -40,7 +40,7 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
               fill="var(--free)"
             />
           ))}
-          <ReferenceLine x={at(today)} stroke="var(--ink)" strokeWidth={1.5} />
+          <ReferenceLine x={at(today)} stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="3 2" />
           {pace.closes.map((close) => (
             <ReferenceLine
               key={close}
@@ -63,8 +63,8 @@ function PaceChart({ pace }: { pace: Schemas['CoursePaceView'] }) {
         lines={[
           { words: 'done', colour: pace.standing === 'BEHIND' ? 'var(--yours)' : 'var(--done)' },
           { words: 'due', colour: 'var(--ink-3)', dash: '5 3' },
-          { words: 'grading close', colour: 'var(--loss)' },
-          { words: 'today', colour: 'var(--ink)' },
+          { words: 'grading close', colour: 'var(--loss)', post: true },
+          { words: 'today', colour: 'var(--ink)', dash: '3 2', post: true },
         ]}
       />
       <PlotTable

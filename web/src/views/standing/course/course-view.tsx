@@ -13,11 +13,13 @@ import {
   type Reading,
   type Standing,
 } from '../../../lib/readings';
+import { useSettled } from '../../../lib/settled';
 import { Button } from '../../../ui/button';
 import { CourseMark } from '../../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../../ui/states';
 import { percentDomain, Scale } from '../scale';
 import { GoalPanel } from './goal-panel';
+import type { Changing } from './item-menu';
 import {
   changed,
   formula,
@@ -31,10 +33,13 @@ import {
   type Unfolded,
   type WhatIf,
 } from './model';
-import { type Changing, ColumnHeads, PartTable } from './part-table';
+import { ColumnHeads, PartTable } from './part-table';
 import { Path } from './path';
 import { Scenarios } from './scenarios';
 import { Trend } from './trend';
+
+/** What a target takes follows once the typing rests, in milliseconds; the readings follow at once. */
+const REST = 250;
 
 /** How the grade of one course comes about, down to the fraction, and what it would be if. */
 function CourseView() {
@@ -131,6 +136,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
   const asked = params.get('reading');
   const reading = READINGS.find((one) => one === asked) ?? 'SO_FAR';
   const unfolded = readingIn(grade, reading);
+  const rested = useSettled(whatIf, REST);
   const standing = useMemo(() => standingOf(course.standing, grade), [course.standing, grade]);
   const change = useCallback<Changing>(
     (work, what) => onWhatIf((before) => changed(before, work, what)),
@@ -171,7 +177,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
         aria-label="What if"
         className="no-print w-[340px] shrink-0 border-line border-l pl-5 max-wide:w-full max-wide:border-l-0 max-wide:pl-0"
       >
-        <GoalPanel course={course} whatIf={whatIf} />
+        <GoalPanel course={course} whatIf={rested} />
         <Scenarios course={course} real={real} whatIf={whatIf} onWhatIf={onWhatIf} />
         <Trend course={course} />
       </aside>

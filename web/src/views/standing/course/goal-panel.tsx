@@ -1,5 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Course, client, Refused, take, writeKey } from '../../../api/client';
 import { writeChange } from '../../../api/write-change';
@@ -11,7 +11,7 @@ import { noticeFault } from '../../../ui/notice';
 import { plain, type WhatIf } from './model';
 
 /** What a target takes, on all that is open or on one piece of work, and which work would carry it with the least effort. */
-function GoalPanel({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
+const GoalPanel = memo(function GoalPanel({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
   const { id, board, work, mayWrite } = useStudent();
   const [typed, setTyped] = useState(course.aim.target ?? '');
   const [on, setOn] = useState('');
@@ -127,6 +127,6 @@ function GoalPanel({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
       </div>
     </section>
   );
-}
+});
 
 export { GoalPanel };

@@ -1,14 +1,12 @@
 import clsx from 'clsx';
-import { Ellipsis } from 'lucide-react';
-import { memo, type ReactNode, useState } from 'react';
+import { memo } from 'react';
 import { Link } from 'react-router';
 import { useStudent } from '../../../frame/student';
 import { useNow } from '../../../lib/now';
-import { near } from '../../../lib/time';
-import { Menu, MenuItem, MenuRule } from '../../../ui/menu';
+import { moment, near } from '../../../lib/time';
+import { type Changing, ItemMenu } from './item-menu';
 import {
   type Change,
-  type changed,
   changeOf,
   type Grade,
   type Item,
@@ -44,9 +42,6 @@ interface PartTableProps {
   onChange: Changing;
   byStandards: boolean;
 }
-
-/** Says what isn't so of a piece of work. The same function whatever is shown, so that other rows stay as they are. */
-export type Changing = (work: number, what: Parameters<typeof changed>[2]) => void;
 
 /** A category or a standard: what it comes to, and every piece of work in it, its score open to be changed. */
 function PartTable({ part, grade, whatIf, onChange, byStandards }: PartTableProps) {
@@ -131,7 +126,7 @@ const ItemRow = memo(function ItemRow({ item, title, term, change, onChange }: I
           <span className="block truncate print:inline">{title}</span>
         )}
         <span className="block truncate text-[13px] text-ink-2 print:ml-2 print:inline print:text-[10px]">
-          {change && <b className="font-semibold text-wait">not real{changeWords(change)}. </b>}
+          {change && <b className="font-semibold text-wait">not real{changeWords(change, zone)}. </b>}
           {!piece && <b className="font-semibold text-wait">added, not real. </b>}
           {countsWords(item, term, piece?.due ? near(piece.due, zone, now) : null)}
           {piece?.score.raw && !change && (
@@ -163,9 +158,9 @@ const ItemRow = memo(function ItemRow({ item, title, term, change, onChange }: I
   );
 }, saysTheSame);
 
-function changeWords(change: Change): string {
+function changeWords(change: Change, zone: string): string {
   if (change.excused) return ', as if excused';
-  return change.handedIn ? ', as if handed in then' : '';
+  return change.handedIn ? `, as if handed in ${moment(change.handedIn, zone)}` : '';
 }
 
 /** How a piece of work counts in the reading: dropped, with so much, or not and why not. */
@@ -214,65 +209,6 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
       />
       <span className="w-[52px] text-[14px] text-ink-2">of {plain(item.possible)}</span>
     </span>
-  );
-}
-
-const DAY = 86_400_000;
-const HAND_IN_DAYS = [1, 2, 3, 7];
-
-interface ItemMenuProps {
-  work: number;
-  title: string;
-  onChange: Changing;
-}
-
-/** A table has many of these, so each is made when it is asked for. */
-function ItemMenu(props: ItemMenuProps) {
-  const { mayWrite } = useStudent();
-  const [asked, setAsked] = useState(false);
-  if (!mayWrite) return <span />;
-  const trigger = (
-    <button
-      type="button"
-      aria-label={`What if, for ${props.title}`}
-      aria-haspopup="menu"
-      onClick={asked ? undefined : () => setAsked(true)}
-      className="no-print grid h-7 w-7 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
-    >
-      <Ellipsis size={16} aria-hidden />
-    </button>
-  );
-  return asked ? <AskedMenu {...props} trigger={trigger} /> : trigger;
-}
-
-function AskedMenu({ work, onChange, trigger }: ItemMenuProps & { trigger: ReactNode }) {
-  const { work: workOf } = useStudent();
-  const now = useNow();
-  const due = workOf(work)?.due ?? null;
-  return (
-    <Menu align="end" defaultOpen trigger={trigger}>
-      <MenuItem onSelect={() => onChange(work, { excused: true })}>As if it were excused</MenuItem>
-      <MenuItem onSelect={() => onChange(work, { handedIn: new Date(now).toISOString() })}>
-        As if it were handed in now
-      </MenuItem>
-      {due && (
-        <MenuItem onSelect={() => onChange(work, { handedIn: due })}>
-          As if it were handed in at its due
-        </MenuItem>
-      )}
-      {HAND_IN_DAYS.map((days) => (
-        <MenuItem
-          key={days}
-          onSelect={() => onChange(work, { handedIn: new Date(now + days * DAY).toISOString() })}
-        >
-          As if it were handed in {days === 1 ? 'tomorrow' : `in ${days} days`}
-        </MenuItem>
-      ))}
-      <MenuRule />
-      <MenuItem onSelect={() => onChange(work, { points: null, excused: null, handedIn: null })}>
-        As it is
-      </MenuItem>
-    </Menu>
   );
 }
 

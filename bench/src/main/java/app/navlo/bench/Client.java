@@ -16,6 +16,8 @@ import tools.jackson.databind.json.JsonMapper;
 final class Client {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
+    private static final String COURSE = "{\"name\":\"Course %d\",\"zone\":\"Europe/Copenhagen\",\"colour\":\"teal\"}";
+
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http =
             HttpClient.newBuilder().cookieHandler(cookies).build();
@@ -71,15 +73,45 @@ final class Client {
                 .POST(HttpRequest.BodyPublishers.ofByteArrays(parts)));
     }
 
+    /** Types in courses and work until there are so many courses of so many pieces. */
+    void fillTo(int courses, int pieces) throws IOException, InterruptedException {
+        for (long course = 1; course <= courses; course++) {
+            JsonNode board = JSON.readTree(get("/api/students/1/board"));
+            long number = course;
+            if (board.at("/courses").size() < course) {
+                number = JSON.readTree(write("/api/students/1/courses", COURSE.formatted(course), "0"))
+                        .get("id")
+                        .asLong();
+            }
+            int there = 0;
+            String category = "null";
+            for (JsonNode work : board.get("works")) {
+                if (work.get("courseId").asLong() == number) {
+                    there++;
+                    category = work.path("category").toString();
+                }
+            }
+            for (; there < pieces; there++) {
+                add(number, "Piece " + there, "20", category);
+            }
+        }
+    }
+
     /**
      * Types in a piece of work.
      *
      * @return its number
      */
     long add(String title) throws IOException, InterruptedException {
+        return add(1, title, "null", "null");
+    }
+
+    private long add(long course, String title, String possible, String category)
+            throws IOException, InterruptedException {
         String form = """
-                {"courseId":1,"title":"%s","kind":"ASSIGNMENT","required":true,"instructions":""}
-                """.formatted(title);
+                {"courseId":%d,"title":"%s","kind":"ASSIGNMENT","required":true,"possible":%s,"category":%s,
+                "instructions":""}
+                """.formatted(course, title, possible, category);
         return JSON.readTree(write("/api/students/1/works", form, "0"))
                 .get("id")
                 .asLong();

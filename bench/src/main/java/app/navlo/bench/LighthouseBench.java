@@ -16,7 +16,15 @@ import java.util.TreeMap;
 /** Lighthouse, as on a desk, of some pages of the demo. */
 final class LighthouseBench {
     private static final Path FOLDER = Path.of("bench", "lighthouse");
-    private static final List<String> PATHS = List.of("/s/1/work", "/s/1/work/57", "/s/1/feedback");
+    private static final List<String> PATHS = List.of(
+            "/s/1/next",
+            "/s/1/work",
+            "/s/1/work/57",
+            "/s/1/feedback",
+            "/s/1/standing",
+            "/s/1/standing/1",
+            "/s/1/leeway",
+            "/s/1/pace");
     private static final int RUNS = 3;
 
     private LighthouseBench() {}

@@ -111,10 +111,10 @@ public class GradeTest extends DemoServer {
         JsonNode out =
                 mira.post(grade(1) + "/target", asked.formatted("99.9", "null")).json();
         assertTrue(out.get("percent").isNull());
-        assertEquals(
-                out.get("atMost").asDouble(),
-                reading(mira.get(grade(1)).json(), "CEILING").get("figure").asDouble(),
-                1.0);
+        double most = out.get("atMost").asDouble();
+        double ceiling =
+                reading(mira.get(grade(1)).json(), "CEILING").get("figure").asDouble();
+        assertTrue(most <= ceiling && most > ceiling - 1, most + "; the ceiling counts redos too: " + ceiling);
         long scored = work(mira, "Soil lab 1").get("id").asLong();
         TestClient.Answer refused = mira.post(grade(1) + "/target", asked.formatted("80", scored));
         assertEquals(refused.status(), 422);

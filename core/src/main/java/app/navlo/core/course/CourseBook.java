@@ -131,6 +131,15 @@ public final class CourseBook {
         return List.copyOf(graded.values());
     }
 
+    /** @throws IllegalArgumentException if the course has no such work */
+    Worked one(String work) {
+        Worked one = worked.get(work);
+        if (one == null) {
+            throw new IllegalArgumentException("no work " + work + " in the course");
+        }
+        return one;
+    }
+
     /** All that is known of each piece of work, in the order of the course. */
     public List<Finding> findings() {
         return worked.values().stream()
@@ -140,11 +149,7 @@ public final class CourseBook {
 
     /** @throws IllegalArgumentException if the course has no such work */
     public Finding finding(String work) {
-        Worked one = worked.get(work);
-        if (one == null) {
-            throw new IllegalArgumentException("no work " + work + " in the course");
-        }
-        return all.of(one, shut.get(work));
+        return all.of(one(work), shut.get(work));
     }
 
     /**
@@ -154,7 +159,7 @@ public final class CourseBook {
      * @throws IllegalArgumentException if the course has no such work
      */
     public LeewayCase leeway(String work, Instant doneAt) {
-        return all.leeway(worked.get(work), finding(work), doneAt);
+        return all.leeway(one(work), finding(work), doneAt);
     }
 
     /**
@@ -173,15 +178,6 @@ public final class CourseBook {
      * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
      */
     public Trial trial(List<WhatIf> changes, List<Trial.Added> added) {
-        if (changes.isEmpty()) {
-            return new Trial(this, changes, added, List.copyOf(graded.values()));
-        }
-        Map<String, Worked> changed = WhatIf.apply(changes, worked, rules, now);
-        Ledger then = new Ledger(changed.values(), rules, now);
-        List<GradedWork> values = changed.values().stream()
-                .filter(Ledger::counts)
-                .map(then::graded)
-                .toList();
-        return new Trial(this, changes, added, values);
+        return new Trial(this, WhatIf.apply(changes, worked, rules, now), added);
     }
 }

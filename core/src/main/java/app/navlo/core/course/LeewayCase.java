@@ -3,6 +3,7 @@ package app.navlo.core.course;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.Choices.Choice;
+import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.policy.LatePolicy;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -46,19 +47,28 @@ public record LeewayCase(Finding finding, Instant doneAt, List<Choice> choices, 
     }
 
     private static Line line(Finding finding, Choices.Case of, Choice choice, CourseRules rules) {
-        Rational raw = of.rawDone();
-        if (choice.kind() == Choices.Kind.ASK && rules.extension() != null) {
-            raw = rules.extension().keep(Rational.ZERO, raw);
-        }
         Instant ends = of.window().acceptance().ends();
         Instant last = choice.due() != null && ends != null && ends.isBefore(choice.due()) ? choice.due() : ends;
         Instant close = of.window().gradingClose();
         last = close != null && (last == null || close.isBefore(last)) ? close : last;
-        return new Line(
-                choice.kind(),
-                choice.tokens(),
-                choice.due(),
-                finding.policy()
-                        .steps(choice.due(), of.possible(), raw, of.asking().now(), last, rules.calendar()));
+        return new Line(choice.kind(), choice.tokens(), choice.due(), steps(finding, of, choice, last, rules));
+    }
+
+    /** What an extension costs it costs only after the original due. */
+    private static List<LatePolicy.Step> steps(
+            Finding finding, Choices.Case of, Choice choice, @Nullable Instant last, CourseRules rules) {
+        Rational raw = of.rawDone();
+        Instant original = of.window().due();
+        Instant now = of.asking().now();
+        ExtensionRule rule = choice.kind() == Choices.Kind.ASK ? rules.extension() : null;
+        Rational after = rule == null ? raw : rule.keep(Rational.ZERO, raw);
+        boolean before = !after.equals(raw) && original != null && original.isAfter(now);
+        List<LatePolicy.Step> steps = new ArrayList<>();
+        if (before) {
+            steps.add(new LatePolicy.Step(original, raw));
+        }
+        steps.addAll(finding.policy()
+                .steps(choice.due(), of.possible(), after, before ? original : now, last, rules.calendar()));
+        return steps;
     }
 }

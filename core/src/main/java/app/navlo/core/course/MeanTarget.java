@@ -6,7 +6,9 @@ import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.Target;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -14,13 +16,12 @@ import org.jspecify.annotations.Nullable;
  * least uniform percent on all that is open in all of them with which a mean is reached.
  */
 public final class MeanTarget {
-    private static final int HUNDREDTHS = 100 * 100;
     private static final Rational RATING = Rational.of(25);
 
-    private final List<CourseBook> books;
+    private final Map<CourseBook, Trial> trials = new LinkedHashMap<>();
 
     private MeanTarget(Collection<CourseBook> books) {
-        this.books = List.copyOf(books);
+        books.forEach(book -> trials.put(book, book.trial(List.of(), List.of())));
     }
 
     /** @return what is expected of the term as it is; null where no course has a figure */
@@ -41,36 +42,17 @@ public final class MeanTarget {
      * @param target in percent, at least 0
      */
     public static Target.Answer reach(Rational target, Collection<CourseBook> books) {
-        return new MeanTarget(books).search(target);
-    }
-
-    private Target.Answer search(Rational target) {
-        Rational most = meanWith(HUNDREDTHS);
-        if (most == null || most.compareTo(target) < 0) {
-            return new Target.Answer(null, true, most);
-        }
-        int low = -1;
-        int high = HUNDREDTHS;
-        while (high - low > 1) {
-            int middle = (low + high) >>> 1;
-            Rational mean = meanWith(middle);
-            if (mean != null && mean.compareTo(target) >= 0) {
-                high = middle;
-            } else {
-                low = middle;
-            }
-        }
-        return new Target.Answer(Rational.of(high, 100), false, most);
+        return Target.search(target, new MeanTarget(books)::meanWith);
     }
 
     private @Nullable Rational meanWith(int hundredths) {
         List<Rational> figures = new ArrayList<>();
-        for (CourseBook book : books) {
-            Rational figure = book.trial(List.of(), List.of()).figureWith(hundredths);
+        trials.forEach((book, trial) -> {
+            Rational figure = trial.figureWith(hundredths);
             if (figure != null) {
                 figures.add(percent(book, figure));
             }
-        }
+        });
         return mean(figures);
     }
 

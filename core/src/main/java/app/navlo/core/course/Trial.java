@@ -11,6 +11,7 @@ import app.navlo.core.grade.Valued;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -18,11 +19,8 @@ import org.jspecify.annotations.Nullable;
 
 /** A course as it is, or as it would be if some things were otherwise; nothing is kept. */
 public final class Trial {
-    /** Percents that can't be had in one stroke are found to a hundredth. */
-    private static final int HUNDREDTHS = 100 * 100;
-
     private final CourseBook book;
-    private final List<WhatIf> changes;
+    private final Map<String, Worked> worked;
     private final List<Added> added;
     private final List<GradedWork> graded;
 
@@ -43,13 +41,43 @@ public final class Trial {
         }
     }
 
-    Trial(CourseBook book, List<WhatIf> changes, List<Added> added, List<GradedWork> graded) {
+    Trial(CourseBook book, Map<String, Worked> worked, List<Added> added) {
         this.book = book;
-        this.changes = List.copyOf(changes);
+        this.worked = worked;
         this.added = List.copyOf(added);
-        List<GradedWork> all = new ArrayList<>(graded);
+        Ledger ledger = new Ledger(worked.values(), book.rules(), book.now());
+        List<GradedWork> all = new ArrayList<>();
+        worked.values().stream().filter(Ledger::counts).forEach(one -> all.add(ledger.graded(one)));
         added.forEach(one -> all.add(one.graded(book.now())));
         this.graded = List.copyOf(all);
+    }
+
+    /**
+     * The same with more that isn't so.
+     *
+     * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
+     */
+    public Trial and(List<WhatIf> changes) {
+        return new Trial(book, WhatIf.apply(changes, worked, book.rules(), book.now()), added);
+    }
+
+    /**
+     * The same with one piece of work as it is but for this, whatever else was said of it.
+     *
+     * @throws app.navlo.core.check.IllegalInput if the change names work that isn't in the course
+     */
+    public Trial instead(WhatIf change) {
+        Map<String, Worked> others = new LinkedHashMap<>(worked);
+        others.put(change.work(), book.one(change.work()));
+        return new Trial(book, WhatIf.apply(List.of(change), others, book.rules(), book.now()), added);
+    }
+
+    /** @return null where nothing counts in it */
+    public @Nullable Rational figure(Reading reading) {
+        List<Valued> valued = graded.stream()
+                .flatMap(work -> Readings.valued(reading, work).stream())
+                .toList();
+        return book.rules().scheme().grade(valued).figure();
     }
 
     public Readings readings() {
@@ -108,27 +136,9 @@ public final class Trial {
                 Readings.valued(Reading.EXPECTED, work).ifPresent(fixed::add);
             }
         }
-        return late ? search(target, vary) : Target.reach(book.rules().scheme(), fixed, varied, target);
-    }
-
-    /** The figure never falls when a percent rises, but where highest are dropped; there the answer is one that reaches it. */
-    private Target.Answer search(Rational target, Set<String> vary) {
-        Rational most = figure(HUNDREDTHS, vary);
-        if (most == null || most.compareTo(target) < 0) {
-            return new Target.Answer(null, true, most);
-        }
-        int low = -1;
-        int high = HUNDREDTHS;
-        while (high - low > 1) {
-            int middle = (low + high) >>> 1;
-            Rational figure = figure(middle, vary);
-            if (figure != null && figure.compareTo(target) >= 0) {
-                high = middle;
-            } else {
-                low = middle;
-            }
-        }
-        return new Target.Answer(Rational.of(high, 100), false, most);
+        return late
+                ? Target.search(target, hundredths -> figure(hundredths, vary))
+                : Target.reach(book.rules().scheme(), fixed, varied, target);
     }
 
     /** The expected figure with so many hundredths of a percent on everything that is open; null where there is none. */
@@ -138,18 +148,14 @@ public final class Trial {
     }
 
     private @Nullable Rational figure(int hundredths, Set<String> vary) {
-        List<WhatIf> then = new ArrayList<>(changes);
+        List<WhatIf> then = new ArrayList<>();
         for (GradedWork work : graded) {
             if (vary.contains(work.id())) {
-                Rational raw = work.possible().times(Rational.of(hundredths, HUNDREDTHS));
-                then.add(new WhatIf(work.id(), raw, null, handedIn(work.id())));
+                Rational raw = work.possible().times(Rational.of(hundredths, Target.HUNDREDTHS));
+                boolean in = worked.get(work.id()).state().handInStands();
+                then.add(new WhatIf(work.id(), raw, null, in ? null : book.now()));
             }
         }
-        return book.trial(then, added).readings().of(Reading.EXPECTED).grade().figure();
-    }
-
-    /** Now, unless it is handed in already. */
-    private @Nullable Instant handedIn(String work) {
-        return book.finding(work).state().handInStands() ? null : book.now();
+        return and(then).figure(Reading.EXPECTED);
     }
 }

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.function.IntFunction;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -23,6 +24,9 @@ public final class Target {
             @Nullable Rational percent,
             boolean outOfReach,
             @Nullable Rational atMost) {}
+
+    /** Of a percent, in a whole. */
+    public static final int HUNDREDTHS = 100 * 100;
 
     private final Scheme scheme;
     private final List<Valued> fixed;
@@ -44,6 +48,31 @@ public final class Target {
     public static Answer reach(Scheme scheme, List<Valued> fixed, List<Valued> vary, Rational target) {
         new Check().notNegative(target, "target").orThrow();
         return new Target(scheme, List.copyOf(fixed), List.copyOf(vary), target).solve();
+    }
+
+    /**
+     * The least hundredth of a percent with which a target is reached, where no line leads there: the figure may fall nowhere
+     * when the percent rises; where it does, the answer is one that reaches the target.
+     *
+     * @param figure the course's with so many hundredths of a percent, 0 to 10,000; null where it has none
+     */
+    public static Answer search(Rational target, IntFunction<@Nullable Rational> figure) {
+        Rational most = figure.apply(HUNDREDTHS);
+        if (most == null || most.compareTo(target) < 0) {
+            return new Answer(null, true, most);
+        }
+        int low = -1;
+        int high = HUNDREDTHS;
+        while (high - low > 1) {
+            int middle = (low + high) >>> 1;
+            Rational here = figure.apply(middle);
+            if (here != null && here.compareTo(target) >= 0) {
+                high = middle;
+            } else {
+                low = middle;
+            }
+        }
+        return new Answer(Rational.of(high, 100), false, most);
     }
 
     private Answer solve() {

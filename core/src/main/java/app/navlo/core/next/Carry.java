@@ -26,8 +26,8 @@ import java.util.stream.IntStream;
 
 /**
  * Which pieces of work would carry a course to a target with the least effort, each at what is expected of it and all other
- * open work at zero. Of a few, every choice is tried; of more, the optimiser is asked what is best in so and so many minutes, and the minutes are halved in; the grade
- * engine says whether that reaches the target.
+ * open work at zero; whether that reaches it is the grade engine's word. Of a few, every choice is tried. Of more, the
+ * optimiser is asked what is best in so many minutes, fewer and fewer of them; that may miss a choice with less effort.
  */
 public final class Carry {
     private static final long LATE = Long.MAX_VALUE / 4;
@@ -179,8 +179,7 @@ public final class Carry {
                 then.add(WhatIf.score(finding.id(), Rational.ZERO));
             }
         }
-        Rational figure =
-                book.trial(then, added).readings().of(Reading.EXPECTED).grade().figure();
+        Rational figure = book.trial(then, added).figure(Reading.EXPECTED);
         return figure != null && figure.compareTo(target) >= 0;
     }
 }

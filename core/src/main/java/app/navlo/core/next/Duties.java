@@ -2,6 +2,7 @@ package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
+import app.navlo.core.course.Trial;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
@@ -13,7 +14,6 @@ import app.navlo.core.work.Move;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -43,12 +43,16 @@ final class Duties {
         this.now = now;
     }
 
-    /** In the order of the courses and of their work. @param aims by course; usual where there is none */
-    static List<Duty> of(Collection<CourseBook> books, Map<String, Aim> aims, Instant now) {
+    /**
+     * In the order of the courses and of their work.
+     *
+     * @param known of each course
+     * @param aims by course; usual where there is none
+     */
+    static List<Duty> of(Map<CourseBook, List<Finding>> known, Map<String, Aim> aims, Instant now) {
         Duties all = new Duties(aims, now);
         List<Duty> found = new ArrayList<>();
-        for (CourseBook book : books) {
-            List<Finding> findings = book.findings();
+        known.forEach((book, findings) -> {
             findings.forEach(finding -> all.findings.put(finding.id(), finding));
             Rational share = Scale.shareOfCompletion(findings);
             for (Finding finding : findings) {
@@ -57,7 +61,7 @@ final class Duties {
                 }
             }
             all.openInTime(findings).forEach(id -> found.add(all.duties.get(id)));
-        }
+        });
         return found;
     }
 
@@ -102,9 +106,10 @@ final class Duties {
             return Scale.completes(book, finding) ? shareOfCompletion : Rational.ZERO;
         }
         if (finding.state().redo() != null) {
-            Rational raw = raw(finding);
-            return Scale.percent(book, List.of(WhatIf.score(finding.id(), raw)))
-                    .minus(Scale.percent(book, List.of()))
+            Trial asItIs = book.trial(List.of(), List.of());
+            Trial redone = asItIs.instead(WhatIf.score(finding.id(), raw(finding)));
+            return Scale.percent(book, redone)
+                    .minus(Scale.percent(book, asItIs))
                     .max(Rational.ZERO);
         }
         return finding.impact() == null

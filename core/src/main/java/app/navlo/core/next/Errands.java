@@ -6,9 +6,9 @@ import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.feedback.Signal;
 import app.navlo.core.next.NextPlan.Planned;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /** Finds the moves that take no room in the plan. */
@@ -16,7 +16,7 @@ final class Errands {
     private Errands() {}
 
     /** What the plan needs, by when it can be had; then what may be amiss, then what is unread, by course. */
-    static List<Errand> of(Collection<CourseBook> books, List<Planned> planned) {
+    static List<Errand> of(Map<CourseBook, List<Finding>> known, List<Planned> planned) {
         List<Errand> errands = new ArrayList<>();
         planned.stream()
                 .filter(one -> one.leeway() != null)
@@ -24,9 +24,7 @@ final class Errands {
                 .sorted(Comparator.comparing(Errand::until))
                 .forEach(errands::add);
         List<Errand> rest = new ArrayList<>();
-        for (CourseBook book : books) {
-            book.findings().forEach(finding -> rest.addAll(amiss(book, finding)));
-        }
+        known.forEach((book, findings) -> findings.forEach(finding -> rest.addAll(amiss(book, finding))));
         rest.sort(Comparator.comparing(Errand::kind).reversed());
         errands.addAll(rest);
         return errands;

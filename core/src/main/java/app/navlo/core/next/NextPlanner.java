@@ -1,6 +1,7 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Reading;
@@ -45,15 +46,17 @@ public final class NextPlanner {
     private final List<Duty> duties;
     private final Map<String, Integer> places = new HashMap<>();
     private final List<CourseBook> books;
+    private final Map<CourseBook, List<Finding>> known = new LinkedHashMap<>();
     private final List<Stretch> free;
     /** The whole minute that minutes are counted from: hours are free and works are due on whole minutes. */
     private final Instant base;
 
     private NextPlanner(Collection<CourseBook> books, List<Stretch> free, Map<String, Aim> aims, Instant now) {
         this.books = List.copyOf(books);
+        this.books.forEach(book -> known.put(book, book.findings()));
         this.free = free;
         this.base = now.truncatedTo(ChronoUnit.MINUTES);
-        duties = Duties.of(books, aims, now);
+        duties = Duties.of(known, aims, now);
         for (int i = 0; i < duties.size(); i++) {
             places.put(duties.get(i).id(), i);
         }
@@ -82,7 +85,7 @@ public final class NextPlanner {
                                         .plan()
                                         .value()
                                 - solution.plan().value());
-        return new Replay(planner.books, planner.duties, planner.sittings(order), solution, free, wishes, now, cost)
+        return new Replay(planner.known, planner.duties, planner.sittings(order), solution, free, wishes, now, cost)
                 .plan();
     }
 
@@ -250,25 +253,9 @@ public final class NextPlanner {
             Duty duty = duties.get(placed.job());
             Instant from = base.plus(Duration.ofMinutes(placed.start()));
             Instant until = base.plus(Duration.ofMinutes(placed.finish()));
-            List<Stretch> sittings = new ArrayList<>();
-            for (Stretch stretch : free) {
-                Instant start = stretch.start().isAfter(from) ? stretch.start() : from;
-                Instant end = stretch.endExclusive().isBefore(until) ? stretch.endExclusive() : until;
-                if (start.isBefore(end)) {
-                    join(sittings, new Stretch(start, end));
-                }
-            }
+            List<Stretch> sittings = Stretch.joined(Stretch.within(free, from, until));
             sat.add(new Sat(duty, duty.modes().get(placed.mode()), sittings));
         }
         return sat;
-    }
-
-    private static void join(List<Stretch> sittings, Stretch next) {
-        @Nullable Stretch last = sittings.isEmpty() ? null : sittings.get(sittings.size() - 1);
-        if (last != null && !last.endExclusive().isBefore(next.start())) {
-            sittings.set(sittings.size() - 1, new Stretch(last.start(), next.endExclusive()));
-        } else {
-            sittings.add(next);
-        }
     }
 }

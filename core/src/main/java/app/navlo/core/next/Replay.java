@@ -2,6 +2,8 @@ package app.navlo.core.next;
 
 import app.navlo.core.close.SafeBy;
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.Finding;
+import app.navlo.core.course.Trial;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.next.NextPlan.Because;
@@ -12,7 +14,6 @@ import app.navlo.core.next.NextPlanner.Sat;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.time.Stretch;
 import java.math.RoundingMode;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -29,18 +30,16 @@ final class Replay {
     private final List<Duty> duties;
     private final List<Sat> order;
     private final Solution solution;
-    private final List<CourseBook> books;
+    private final Map<CourseBook, List<Finding>> known;
     private final List<Stretch> free;
     private final Wishes wishes;
     private final Instant now;
     private final long wishesCost;
-    /** By course: what isn't so, for each piece of work that may be planned; at first all of it undone. */
-    private final Map<CourseBook, Map<String, WhatIf>> otherwise = new HashMap<>();
-
-    private final Map<CourseBook, Rational> percent = new HashMap<>();
+    /** By course, as it would be with what is handed in so far; at first all that may be planned is undone. */
+    private final Map<CourseBook, Trial> trials = new HashMap<>();
 
     Replay(
-            List<CourseBook> books,
+            Map<CourseBook, List<Finding>> known,
             List<Duty> duties,
             List<Sat> order,
             Solution solution,
@@ -48,7 +47,7 @@ final class Replay {
             Wishes wishes,
             Instant now,
             long wishesCost) {
-        this.books = books;
+        this.known = known;
         this.duties = duties;
         this.order = order;
         this.solution = solution;
@@ -56,17 +55,14 @@ final class Replay {
         this.wishes = wishes;
         this.now = now;
         this.wishesCost = wishesCost;
+        Map<CourseBook, List<WhatIf>> undone = new HashMap<>();
         for (Duty duty : duties) {
-            Map<String, WhatIf> course = otherwise.computeIfAbsent(duty.book(), book -> new LinkedHashMap<>());
+            List<WhatIf> here = undone.computeIfAbsent(duty.book(), book -> new ArrayList<>());
             if (duty.finding().state().redo() == null && duty.finding().work().counted()) {
-                course.put(duty.id(), WhatIf.score(duty.id(), Rational.ZERO));
+                here.add(WhatIf.score(duty.id(), Rational.ZERO));
             }
         }
-        otherwise.forEach((book, changes) -> percent.put(book, percent(book, changes)));
-    }
-
-    private static Rational percent(CourseBook book, Map<String, WhatIf> changes) {
-        return Scale.percent(book, List.copyOf(changes.values()));
+        undone.forEach((book, changes) -> trials.put(book, book.trial(changes, List.of())));
     }
 
     NextPlan plan() {
@@ -88,7 +84,7 @@ final class Replay {
         return new NextPlan(
                 planned,
                 left,
-                Errands.of(books, planned),
+                Errands.of(known, planned),
                 solution.plan().value(),
                 solution.withinPercent(),
                 solution.proven(),
@@ -119,16 +115,14 @@ final class Replay {
         if (!duty.finding().work().counted()) {
             return Rational.ZERO;
         }
-        Map<String, WhatIf> changes = otherwise.get(book);
-        changes.put(duty.id(), handedIn(one));
-        Rational before = percent.get(book);
-        Rational after = percent(book, changes);
-        if (duty.finding().state().redo() != null && after.compareTo(before) < 0) {
-            changes.remove(duty.id());
+        Trial before = trials.get(book);
+        Trial after = before.instead(handedIn(one));
+        Rational gain = Scale.percent(book, after).minus(Scale.percent(book, before));
+        if (duty.finding().state().redo() != null && gain.signum() < 0) {
             return Rational.ZERO;
         }
-        percent.put(book, after);
-        return after.minus(before);
+        trials.put(book, after);
+        return gain;
     }
 
     /** At its expected score, less what its policy takes off then; with leeway, what is kept of it by the later due. */
@@ -213,9 +207,11 @@ final class Replay {
         if (!duty.finding().work().counted()) {
             return Rational.ZERO;
         }
-        Map<String, WhatIf> changes = new LinkedHashMap<>(otherwise.get(duty.book()));
-        changes.put(duty.id(), new WhatIf(duty.id(), Duties.raw(duty.finding()), null, now));
-        return percent(duty.book(), changes).minus(percent.get(duty.book())).max(Rational.ZERO);
+        Trial trial = trials.get(duty.book());
+        Trial then = trial.instead(new WhatIf(duty.id(), Duties.raw(duty.finding()), null, now));
+        return Scale.percent(duty.book(), then)
+                .minus(Scale.percent(duty.book(), trial))
+                .max(Rational.ZERO);
     }
 
     /** Whether it alone would fit into the time before its last instant. */
@@ -227,13 +223,7 @@ final class Replay {
     }
 
     private long freeUntil(@Nullable Instant last) {
-        long minutes = 0;
-        for (Stretch stretch : free) {
-            Instant end = last == null || stretch.endExclusive().isBefore(last) ? stretch.endExclusive() : last;
-            minutes += stretch.start().isBefore(end)
-                    ? Duration.between(stretch.start(), end).toMinutes()
-                    : 0;
-        }
-        return minutes;
+        List<Stretch> until = last == null ? free : Stretch.within(free, now, last);
+        return until.stream().mapToLong(Stretch::minutes).sum();
     }
 }

@@ -2,7 +2,7 @@ package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
-import app.navlo.core.course.WhatIf;
+import app.navlo.core.course.Trial;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.Reading;
@@ -40,11 +40,8 @@ final class Scale {
     }
 
     /** @return 0 where the course has no figure */
-    static Rational percent(CourseBook book, List<WhatIf> changes) {
-        Rational figure = (changes.isEmpty() ? book.readings() : book.whatIf(changes))
-                .of(Reading.EXPECTED)
-                .grade()
-                .figure();
+    static Rational percent(CourseBook book, Trial trial) {
+        Rational figure = trial.figure(Reading.EXPECTED);
         return figure == null ? Rational.ZERO : figure.times(factor(book));
     }
 

@@ -277,10 +277,10 @@ public class NextLawsTest {
             NextPlan plan =
                     NextPlanner.plan(books, FREE, new Wishes(List.of(), Map.of(), Map.of(up, other)), Map.of(), NOW);
             List<String> now = works(plan);
-            if (now.contains(up) && now.contains(other) && now.indexOf(up) < now.indexOf(other)) {
+            if (now.contains(up) && now.contains(other)) {
+                assertTrue(now.indexOf(up) < now.indexOf(other), "course " + seed + ": " + now);
                 moved++;
             }
-            assertTrue(plan.wishesCost() >= 0);
         }
         assertTrue(moved > COURSES / 3, moved + " of " + COURSES + " moved up");
     }

@@ -32,10 +32,7 @@ public class OwnHours {
     }
 
     public OwnTime of(Board board) {
-        return of(board, board.time().orElseGet(TimeSheet::assumed));
-    }
-
-    private OwnTime of(Board board, TimeSheet sheet) {
+        TimeSheet sheet = board.time().orElseGet(TimeSheet::assumed);
         Set<LocalDate> holidays = new HashSet<>();
         for (Term term : board.terms().values()) {
             holidays.addAll(term.calendar(board.zone()).holidays());

@@ -33,8 +33,10 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
@@ -69,6 +71,7 @@ class PaceService {
         private final @Nullable Term term;
         private final WeeklyHours week;
         private final List<Finding> findings;
+        private final Map<String, Finding> byWork = new HashMap<>();
         private final Instant now;
 
         OneCourse(Board board, Course course, WeeklyHours week) {
@@ -77,6 +80,7 @@ class PaceService {
             this.term = course.termId() == null ? null : board.terms().get(course.termId());
             this.week = week;
             this.findings = book.findings();
+            findings.forEach(finding -> byWork.put(finding.id(), finding));
             this.now = board.now();
         }
 
@@ -226,7 +230,7 @@ class PaceService {
                 return Optional.empty();
             }
             List<Chain.Link> links =
-                    works.stream().map(work -> link(book.finding(work), works)).toList();
+                    works.stream().map(work -> link(byWork.get(work), works)).toList();
             return Chain.latestStarts(links, week, book.rules().calendar())
                     .map(latest -> new ChainView(
                             Long.parseLong(end.id()),
@@ -252,7 +256,7 @@ class PaceService {
         /** Whether a percent of this is what opens another of them. */
         private boolean graded(String work, List<String> works) {
             return works.stream()
-                    .flatMap(other -> book.finding(other).work().gates().stream())
+                    .flatMap(other -> byWork.get(other).work().gates().stream())
                     .anyMatch(gate -> gate instanceof Gate.Percent percent
                             && percent.work().equals(work));
         }

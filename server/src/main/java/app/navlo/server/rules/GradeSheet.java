@@ -32,7 +32,10 @@ import org.jspecify.annotations.Nullable;
  */
 public record GradeSheet(
         @NotNull(message = "Choose how the grade is made.") Kind kind,
-        @Size(max = 40, message = "At most 40 categories.") List<@Valid CategorySheet> categories,
+
+        @Size(max = 200, message = "At most 200 categories.")
+        List<@Valid CategorySheet> categories,
+
         @Size(max = 60, message = "At most 60 standards.") List<@Valid StandardSheet> standards,
 
         @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)

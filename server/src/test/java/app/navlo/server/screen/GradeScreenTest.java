@@ -73,6 +73,21 @@ public class GradeScreenTest extends Screen {
     }
 
     @Test
+    public void aHandInOnAnyDayBearsThePenaltyOfThatMoment() {
+        Page page = at("standing/1?reading=EXPECTED");
+        String before = tab(page, "Expected").innerText();
+        page.getByLabel("What if, for Soil lab 5: pH and lime").click();
+        page.getByText("on another day").click();
+        dialog(page).getByLabel("Day and time").fill("2026-12-03T09:30");
+        button(page, "See what it comes to").click();
+        assertThat(dialog(page)).hasCount(0);
+        assertThat(region(page, "Labs")).containsText("as if handed in Thu 3 Dec 09:30");
+        assertThat(tab(page, "Expected")).containsText("−");
+        button(page, "As it is").click();
+        assertEquals(tab(page, "Expected").innerText(), before);
+    }
+
+    @Test
     public void aTargetSaysWhatItTakesAndBecomesTheGoal() {
         Page page = at("standing/1");
         page.getByLabel("To reach").fill("80");
