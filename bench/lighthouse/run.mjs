@@ -25,7 +25,7 @@ async function signIn(port) {
   await page.type('input[type=email]', 'mira@thornmere.example');
   await page.type('input[type=password]', 'garden-gate-24');
   await page.keyboard.press('Enter');
-  await page.waitForSelector('[role=grid]');
+  await page.waitForFunction(() => location.pathname.endsWith('/next'));
   await page.close();
   await browser.disconnect();
 }

@@ -198,13 +198,13 @@ interface ReadingsProps {
   onChoose: (reading: Reading) => void;
 }
 
-/** The six readings side by side; the chosen one is unfolded below. */
+/** The six readings side by side, in sight however far down one types; the chosen one is unfolded below. */
 function Readings({ standing, real, grade, reading, onChoose }: ReadingsProps) {
   return (
     <div
       role="tablist"
       aria-label="Readings"
-      className="mt-2 grid grid-cols-6 border-line border-y max-sm:grid-cols-3"
+      className="mt-2 grid grid-cols-6 border-line border-y bg-paper max-sm:grid-cols-3 sm:sticky sm:top-0 sm:z-10 print:static"
     >
       {READINGS.map((one) => {
         const now = readingIn(grade, one);

@@ -73,7 +73,7 @@ function AskedMenu({ work, title, onChange, trigger }: ItemMenuProps & { trigger
       </Menu>
       <Dialog open={choosing} onOpenChange={setChoosing} title="As if it were handed in then" about={title}>
         <HandInMoment
-          first={due ?? new Date(now).toISOString()}
+          first={due && new Date(due).getTime() > now ? due : new Date(now).toISOString()}
           onChoose={(handedIn) => {
             onChange(work, { handedIn });
             setChoosing(false);

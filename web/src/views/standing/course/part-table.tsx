@@ -49,7 +49,10 @@ function PartTable({ part, grade, whatIf, onChange, byStandards }: PartTableProp
   const items = itemsOf(grade, part);
   const dropped = part.terms.filter((term) => term.dropped).length;
   return (
-    <section aria-label={part.name || 'All work'} className="mb-5 print:mb-1.5">
+    <section
+      aria-label={part.name || 'All work'}
+      className="mb-5 [contain-intrinsic-size:auto_300px] [content-visibility:auto] print:mb-1.5 print:[content-visibility:visible]"
+    >
       <h2 className="flex flex-wrap items-baseline gap-x-3 border-line border-b pb-1">
         <span className="font-[680] text-[16px]">{part.name || 'All work'}</span>
         {part.weight !== null && (

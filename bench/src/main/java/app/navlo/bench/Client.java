@@ -76,7 +76,7 @@ final class Client {
     /** Types in courses and work until there are so many courses of so many pieces. */
     void fillTo(int courses, int pieces) throws IOException, InterruptedException {
         for (long course = 1; course <= courses; course++) {
-            JsonNode board = JSON.readTree(get("/api/students/1/board"));
+            JsonNode board = JSON.readTree(send(request("/api/students/1/board").GET()));
             long number = course;
             if (board.at("/courses").size() < course) {
                 number = JSON.readTree(write("/api/students/1/courses", COURSE.formatted(course), "0"))

@@ -2,7 +2,7 @@ package app.navlo.formats.ical;
 
 import app.navlo.core.time.Deadline;
 import app.navlo.core.time.Stretch;
-import app.navlo.core.work.WorkKind;
+import app.navlo.formats.told.KindWords;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -17,7 +17,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HexFormat;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import net.fortuna.ical4j.model.Component;
 import net.fortuna.ical4j.model.Property;
@@ -52,7 +51,7 @@ final class EntryReader {
                 due,
                 text(component, Property.STATUS).equalsIgnoreCase("CANCELLED"),
                 categories(component),
-                kind(title),
+                KindWords.kind(title),
                 notes.isEmpty() ? null : String.join("; ", notes));
     }
 
@@ -189,23 +188,6 @@ final class EntryReader {
                 .filter(category -> !category.isEmpty())
                 .distinct()
                 .toList();
-    }
-
-    static WorkKind kind(String title) {
-        String words = " " + title.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}]+", " ") + " ";
-        if (words.contains(" quiz ")) {
-            return WorkKind.QUIZ;
-        }
-        if (words.contains(" test ") || words.contains(" exam ") || words.contains(" examination ")) {
-            return WorkKind.TEST;
-        }
-        if (words.contains(" project ")) {
-            return WorkKind.PROJECT;
-        }
-        if (words.contains(" discussion ") || words.contains(" forum ")) {
-            return WorkKind.DISCUSSION;
-        }
-        return words.contains(" practice ") ? WorkKind.PRACTICE : WorkKind.ASSIGNMENT;
     }
 
     static String text(CalendarComponent component, String name) {

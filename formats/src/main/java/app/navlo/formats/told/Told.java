@@ -1,0 +1,83 @@
+package app.navlo.formats.told;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.WorkKind;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * All that a source tells of one student. Keys are the source's own and name the same thing each time that it tells.
+ *
+ * @param source what the source calls itself; empty where it doesn't
+ * @param troubles what couldn't be read, beside what could
+ */
+public record Told(
+        String source, List<Course> courses, List<Work> works, List<Result> results, List<Trouble> troubles) {
+    /** @param teacher empty where none is named */
+    public record Course(String key, String name, String teacher, List<Category> categories) {
+        public Course {
+            categories = List.copyOf(categories);
+        }
+    }
+
+    /** @param weight null where the source gives none */
+    public record Category(String name, @Nullable Rational weight) {}
+
+    /**
+     * @param courseKey null where the source names no course
+     * @param category null for none
+     * @param possible points; null where the source gives none
+     * @param opensAt null for none
+     * @param due null for none
+     * @param instructions empty for none
+     */
+    public record Work(
+            String key,
+            @Nullable String courseKey,
+            String title,
+            WorkKind kind,
+            @Nullable String category,
+            @Nullable Rational possible,
+            @Nullable Instant opensAt,
+            @Nullable Deadline due,
+            String instructions) {}
+
+    /** How far a piece of work is, by the source's own word. */
+    public enum Status {
+        NOT_HANDED_IN,
+        HANDED_IN,
+        PARTLY_SCORED,
+        SCORED,
+        EXCUSED
+    }
+
+    /**
+     * @param points null where there is no score
+     * @param at when it was scored; null where the source doesn't say
+     * @param comment empty for none
+     */
+    public record Result(
+            String workKey,
+            Status status,
+            @Nullable Rational points,
+            @Nullable Instant at,
+            String comment,
+            boolean late,
+            boolean missing,
+            boolean incomplete) {}
+
+    /**
+     * @param where "results.csv, line 14"
+     * @param why one plain clause: "the score 'abc' is no number"
+     */
+    public record Trouble(String where, String why) {}
+
+    public Told {
+        courses = List.copyOf(courses);
+        works = List.copyOf(works);
+        results = List.copyOf(results);
+        troubles = List.copyOf(troubles);
+    }
+}
