@@ -12,6 +12,8 @@ export type Session = Schemas['SessionView'];
 export type ImportPreview = Schemas['ImportPreview'];
 export type ImportRow = Schemas['ImportRow'];
 export type Change = Schemas['ChangeView'];
+export type SchoolLink = Schemas['SchoolLinkView'];
+export type LinkPreview = Schemas['LinkPreview'];
 
 /** One thing that is wrong: the field it is about, empty for the whole, and what to do. */
 export interface Fault {

@@ -61,6 +61,21 @@ export const effortsQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/efforts', { params: { path: { student } } })),
   });
 
+export const linksQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'links'],
+    queryFn: () => take(client.GET('/api/students/{student}/links', { params: { path: { student } } })),
+  });
+
+export const linkImportsQuery = (student: number, link: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'links', link],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/links/{link}/imports', { params: { path: { student, link } } }),
+      ),
+  });
+
 export const calendarFeedQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'calendar-feed'],

@@ -9,8 +9,9 @@ import { noticeFault, undo } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
 import { CalendarFeed } from './calendar-feed';
 import { Preview } from './preview';
+import { SchoolLinks } from './school-links';
 
-/** Where the data comes from: calendar files in, and what was changed when, with undo. */
+/** Where the data comes from: links to schools, calendar files in, a calendar out, and what was changed when, with undo. */
 function LinksView() {
   const { mayWrite } = useStudent();
   const [preview, setPreview] = useState<ImportPreview | null>(null);
@@ -18,6 +19,7 @@ function LinksView() {
     <div className="min-h-0 flex-1 overflow-auto">
       <div className="mx-auto flex max-w-[1080px] flex-col gap-8 px-5 py-6 max-sm:px-3">
         <h1 className="sr-only">Links</h1>
+        {!preview && <SchoolLinks />}
         {mayWrite && (
           <section aria-label="Read in a calendar file">
             {preview ? (

@@ -1,4 +1,4 @@
-import type { ImportPreview, ImportRow, Schemas } from '../../api/client';
+import type { ImportPreview, ImportRow, LinkPreview, Schemas, SchoolLink } from '../../api/client';
 
 type Status = ImportRow['status'];
 
@@ -44,4 +44,50 @@ export function applyWords(rows: readonly ImportRow[]): string {
   const said = parts.filter(([, number]) => number > 0).map(([verb, number]) => `${verb} ${number}`);
   const words = said.join(', ');
   return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+export type LinkKind = SchoolLink['kind'];
+type Ability = SchoolLink['abilities'][number];
+
+export const KINDS = ['BOX', 'ROSTER', 'CALENDAR'] as const satisfies readonly LinkKind[];
+
+export const LINK_KIND_WORDS: Record<LinkKind, string> = {
+  BOX: 'Course site',
+  ROSTER: 'Gradebook',
+  CALENDAR: 'Calendar',
+};
+
+export const LINK_KIND_ABOUT: Record<LinkKind, string> = {
+  BOX: 'A site with a hand-in box. It tells dues, scores and comments, and takes what you hand in.',
+  ROSTER: 'A gradebook that gives a OneRoster bundle: dues and scores.',
+  CALENDAR: 'A calendar that a course gives: dues, and nothing more.',
+};
+
+const ABILITIES = ['DUES', 'GRADEBOOK', 'HAND_IN', 'ASK'] as const satisfies readonly Ability[];
+
+const ABILITY_WORDS: Record<Ability, string> = {
+  DUES: 'tells dues',
+  GRADEBOOK: 'tells scores',
+  HAND_IN: 'takes hand-ins',
+  ASK: 'takes requests',
+};
+
+/** "tells dues and scores, takes hand-ins and requests". */
+export function abilityWords(abilities: readonly Ability[]): string {
+  return ABILITIES.filter((ability) => abilities.includes(ability))
+    .map((ability) => ABILITY_WORDS[ability])
+    .join(', ');
+}
+
+export const STAGE_OF_ASKING: Record<NonNullable<SchoolLink['stage']>, string> = {
+  ASKING: 'Asking the school …',
+  COMPARING: 'Comparing with what is here …',
+  WRITING: 'Writing it down …',
+};
+
+/** "Add 12 pieces of work, and what happened to them"; what adding a link would do. */
+export function linkWords(preview: LinkPreview): string {
+  const fresh = preview.rows.filter((row) => row.status === 'NEW').length;
+  if (fresh === 0) return 'Add the link';
+  return `Add the link and ${fresh} ${fresh === 1 ? 'piece' : 'pieces'} of work`;
 }

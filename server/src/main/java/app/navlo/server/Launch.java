@@ -64,6 +64,11 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
         return Integer.parseInt(text);
     }
 
+    /** The store of the simulated school, which is a system of its own. */
+    private Path school() {
+        return data.toAbsolutePath().normalize().resolve("school-demo");
+    }
+
     private Path database() {
         return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
     }
@@ -77,6 +82,7 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
         Path file = Path.of(database() + ".mv.db");
         Files.deleteIfExists(Path.of(database() + ".trace.db"));
         Files.deleteIfExists(file);
+        Files.deleteIfExists(Path.of(school() + ".mv.db"));
         Path filled = Path.of(System.getProperty(FILLED_DEMO, ""));
         if (Files.isRegularFile(filled)) {
             Files.copy(filled, file);
@@ -93,6 +99,8 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);
         properties.put("navlo.demo.calendars", port == 0 ? 0 : port + 2);
+        properties.put("navlo.demo.school", port == 0 ? 0 : port + 3);
+        properties.put("navlo.demo.school-store", "jdbc:h2:file:" + school() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE");
         properties.put("navlo.demo.clock", still ? "still" : "running");
         return properties;
     }

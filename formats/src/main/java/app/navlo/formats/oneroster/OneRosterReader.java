@@ -4,6 +4,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.formats.table.TableFault;
 import app.navlo.formats.table.TextTable;
 import app.navlo.formats.table.TextTable.Row;
+import app.navlo.formats.told.KindWords;
 import app.navlo.formats.told.Told;
 import app.navlo.formats.told.Told.Trouble;
 import java.io.IOException;
@@ -220,12 +221,13 @@ public final class OneRosterReader {
                             id,
                             classOf,
                             title,
-                            app.navlo.formats.told.KindWords.kind(title),
+                            KindWords.kind(title),
                             category == null ? null : category.name(),
                             most,
                             values.opens(row, "assignDate"),
                             values.due(row, "dueDate"),
-                            cut(row.get("description"), LONGEST_TEXT)));
+                            cut(row.get("description"), LONGEST_TEXT),
+                            null));
             if (before != null) {
                 throw new IllegalArgumentException("the id " + id + " comes twice; the last one is taken");
             }

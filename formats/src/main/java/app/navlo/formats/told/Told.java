@@ -32,6 +32,7 @@ public record Told(
      * @param opensAt null for none
      * @param due null for none
      * @param instructions empty for none
+     * @param more what only some sources tell; null where this one doesn't
      */
     public record Work(
             String key,
@@ -42,7 +43,32 @@ public record Told(
             @Nullable Rational possible,
             @Nullable Instant opensAt,
             @Nullable Deadline due,
-            String instructions) {}
+            String instructions,
+            @Nullable More more) {}
+
+    /**
+     * How a piece of work is handed in, and what else its course site knows.
+     *
+     * @param unit null for none
+     * @param closesAt null for none
+     * @param attempts allowed; null for any number
+     * @param fileTypes endings taken; empty for any
+     * @param effortMinutes null where nobody has estimated it
+     */
+    public record More(
+            @Nullable String unit,
+            @Nullable Instant closesAt,
+            boolean required,
+            boolean expectsHandIn,
+            @Nullable Integer attempts,
+            boolean takesFiles,
+            boolean takesText,
+            List<String> fileTypes,
+            @Nullable Integer effortMinutes) {
+        public More {
+            fileTypes = List.copyOf(fileTypes);
+        }
+    }
 
     /** How far a piece of work is, by the source's own word. */
     public enum Status {

@@ -3,15 +3,18 @@ package app.navlo.school.college;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
+import java.util.Arrays;
+import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
+import org.apache.commons.compress.archivers.zip.ZipArchiveEntry;
+import org.apache.commons.compress.archivers.zip.ZipArchiveOutputStream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -27,7 +30,6 @@ final class CollegeFaults {
 
     private volatile Fault now = Fault.NONE;
     private int asked;
-    private byte[] bomb = {};
 
     Fault now() {
         return now;
@@ -134,29 +136,42 @@ final class CollegeFaults {
         return out.toByteArray();
     }
 
-    /** The bundle with results of 10 GB of empty lines, made once. */
-    private synchronized byte[] bomb(byte[] bundle) {
-        if (bomb.length > 0) {
-            return bomb;
-        }
+    /** The bundle with results of 10 GB of empty lines: one megabyte, deflated once and told again and again. */
+    private static byte[] bomb(byte[] bundle) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try (ZipInputStream from = new ZipInputStream(new ByteArrayInputStream(bundle));
-                ZipOutputStream to = new ZipOutputStream(out)) {
+                ZipArchiveOutputStream to = new ZipArchiveOutputStream(out)) {
             for (ZipEntry entry = from.getNextEntry(); entry != null; entry = from.getNextEntry()) {
-                to.putNextEntry(new ZipEntry(entry.getName()));
-                to.write(from.readAllBytes());
                 if (entry.getName().equals("results.csv")) {
-                    byte[] lines = new byte[CHUNK];
-                    java.util.Arrays.fill(lines, (byte) '\n');
-                    for (long written = 0; written < BOMB_BYTES; written += CHUNK) {
-                        to.write(lines);
-                    }
+                    byte[] lines = lines();
+                    ZipArchiveEntry large = new ZipArchiveEntry(entry.getName());
+                    large.setMethod(ZipEntry.DEFLATED);
+                    large.setSize(BOMB_BYTES);
+                    large.setCompressedSize(lines.length);
+                    large.setCrc(0);
+                    to.addRawArchiveEntry(large, new ByteArrayInputStream(lines));
+                } else {
+                    to.putArchiveEntry(new ZipArchiveEntry(entry.getName()));
+                    to.write(from.readAllBytes());
+                    to.closeArchiveEntry();
                 }
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         }
-        bomb = out.toByteArray();
-        return bomb;
+        return out.toByteArray();
+    }
+
+    private static byte[] lines() {
+        byte[] plain = new byte[CHUNK];
+        Arrays.fill(plain, (byte) '\n');
+        Deflater deflater = new Deflater(Deflater.BEST_COMPRESSION, true);
+        deflater.setInput(plain);
+        byte[] chunk = new byte[CHUNK];
+        int length = deflater.deflate(chunk, 0, chunk.length, Deflater.FULL_FLUSH);
+        deflater.end();
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        for (long written = 0; written < BOMB_BYTES; written += CHUNK) {
+            out.write(chunk, 0, length);
+        }
+        return out.toByteArray();
     }
 }

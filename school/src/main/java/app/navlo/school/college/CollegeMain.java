@@ -18,7 +18,7 @@ public final class CollegeMain {
         Instant begun = Instant.now();
         Instant start = CollegeFiles.read().start();
         InstantSource clock = () -> start.plus(Duration.between(begun, Instant.now()));
-        try (CollegeServer server = CollegeServer.open(College.open(url, clock, College.SEED), port)) {
+        try (CollegeServer server = CollegeServer.open(() -> College.open(url, clock, College.SEED), port)) {
             System.out.println("The school is at " + server.address() + "/");
             Thread.currentThread().join();
         }

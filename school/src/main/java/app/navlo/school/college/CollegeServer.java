@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
@@ -41,9 +42,8 @@ public final class CollegeServer implements AutoCloseable {
             "requests", Deed.Kind.EXTENSION_ASKED,
             "messages", Deed.Kind.WRITTEN_TO);
 
-    private final College college;
-    private final RecordWriter records;
-    private final Gradebook gradebook;
+    private final Supplier<College> opening;
+    private @Nullable College opened;
     private final CollegeFaults faults = new CollegeFaults();
     private final AtomicInteger answered = new AtomicInteger();
     private final AtomicInteger unchanged = new AtomicInteger();
@@ -54,23 +54,33 @@ public final class CollegeServer implements AutoCloseable {
         return thread;
     });
 
-    private CollegeServer(College college, int port) throws IOException {
-        this.college = college;
-        this.records = new RecordWriter(college);
-        this.gradebook = new Gradebook(college);
+    private CollegeServer(Supplier<College> opening, int port) throws IOException {
+        this.opening = opening;
         this.http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
         this.http.createContext("/", this::answer);
         this.http.setExecutor(threads);
     }
 
     /**
+     * @param opening of the school, at the first request
      * @param port 0 for any that is free
      * @throws IOException if the port is taken
      */
-    public static CollegeServer open(College college, int port) throws IOException {
-        CollegeServer server = new CollegeServer(college, port);
+    public static CollegeServer open(Supplier<College> opening, int port) throws IOException {
+        CollegeServer server = new CollegeServer(opening, port);
         server.http.start();
         return server;
+    }
+
+    private synchronized College college() {
+        if (opened == null) {
+            opened = opening.get();
+        }
+        return opened;
+    }
+
+    private RecordWriter records() {
+        return new RecordWriter(college());
     }
 
     public String address() {
@@ -140,13 +150,14 @@ public final class CollegeServer implements AutoCloseable {
         }
         if (path.startsWith("/site/calendar/")) {
             String course = path.substring("/site/calendar/".length()).replaceFirst("\\.ics$", "");
-            return tagged("text/calendar; charset=utf-8", faults.calendar(records.calendar(course)));
+            return tagged(
+                    "text/calendar; charset=utf-8", faults.calendar(records().calendar(course)));
         }
         if (!("Bearer " + TOKEN).equals(exchange.getRequestHeaders().getFirst("Authorization"))) {
             return Answer.fault(401, "The school doesn't know this token.");
         }
         if (path.equals("/gradebook/oneroster.zip")) {
-            return tagged("application/zip", faults.zip(gradebook.bundle()));
+            return tagged("application/zip", faults.zip(new Gradebook(college()).bundle()));
         }
         if (path.equals("/faults") && method.equals("POST")) {
             fault(Fault.valueOf(new String(exchange.getRequestBody().readAllBytes(), StandardCharsets.UTF_8).strip()));
@@ -154,7 +165,7 @@ public final class CollegeServer implements AutoCloseable {
                     200, JSON.createObjectNode().put("fault", faults.now().name()));
         }
         if (path.equals(SITE + "record")) {
-            return tagged("application/json", bytes(faults.record(records.record(after(exchange)))));
+            return tagged("application/json", bytes(faults.record(records().record(after(exchange)))));
         }
         if (path.startsWith(SITE + "files/") && method.equals("PUT")) {
             return keep(path.substring((SITE + "files/").length()), exchange);
@@ -175,7 +186,7 @@ public final class CollegeServer implements AutoCloseable {
     private long after(HttpExchange exchange) {
         String query = Optional.ofNullable(exchange.getRequestURI().getQuery()).orElse("");
         String after = query.startsWith("after=") ? query.substring("after=".length()) : "0";
-        return after.equals("start") ? college.begunWith() : Long.parseLong(after);
+        return after.equals("start") ? college().begunWith() : Long.parseLong(after);
     }
 
     private Answer keep(String sha256, HttpExchange exchange) throws IOException, Refused {
@@ -186,7 +197,7 @@ public final class CollegeServer implements AutoCloseable {
         if (!sha256(content).equals(sha256)) {
             throw new Refused(422, "The file came in other than it was sent. Send it again.");
         }
-        college.store().keep(sha256, content);
+        college().store().keep(sha256, content);
         return Answer.json(200, JSON.createObjectNode().put("sha256", sha256));
     }
 
@@ -196,6 +207,7 @@ public final class CollegeServer implements AutoCloseable {
         if (key == null || key.isBlank()) {
             throw new Refused(400, "A write needs an Idempotency-Key.");
         }
+        College college = college();
         synchronized (college) {
             Optional<CollegeStore.Answer> before = college.store().answer(key);
             if (before.isPresent()) {
@@ -224,6 +236,7 @@ public final class CollegeServer implements AutoCloseable {
     }
 
     private Answer page() {
+        College college = college();
         StringBuilder page = new StringBuilder("""
                 <!doctype html>
                 <html lang="en"><meta charset="utf-8"><meta name="viewport" content="width=device-width">
@@ -254,7 +267,7 @@ public final class CollegeServer implements AutoCloseable {
         String known = exchange.getRequestHeaders().getFirst("If-None-Match");
         if (answer.tag() != null) {
             exchange.getResponseHeaders().set("ETag", answer.tag());
-            if (answer.tag().equals(known)) {
+            if (answer.tag().equals(known) && !half) {
                 unchanged.incrementAndGet();
                 exchange.sendResponseHeaders(304, -1);
                 return;
@@ -283,6 +296,10 @@ public final class CollegeServer implements AutoCloseable {
     public void close() {
         http.stop(0);
         threads.shutdownNow();
-        college.close();
+        synchronized (this) {
+            if (opened != null) {
+                opened.close();
+            }
+        }
     }
 }

@@ -1,5 +1,6 @@
 package app.navlo.server.demo;
 
+import app.navlo.server.live.ClockMoved;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.time.ServerClock;
@@ -8,6 +9,7 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import java.time.Duration;
 import java.time.Instant;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -20,10 +22,12 @@ public class DemoController {
 
     private final ServerClock clock;
     private final LiveFeed live;
+    private final ApplicationEventPublisher events;
 
-    DemoController(ServerClock clock, LiveFeed live) {
+    DemoController(ServerClock clock, LiveFeed live, ApplicationEventPublisher events) {
         this.clock = clock;
         this.live = live;
+        this.events = events;
     }
 
     public record ClockMove(
@@ -47,6 +51,7 @@ public class DemoController {
         }
         demo.advance(Duration.ofMinutes(move.minutes()));
         live.clockMoved();
+        events.publishEvent(new ClockMoved());
         return new ClockView(demo.instant());
     }
 }

@@ -6,11 +6,13 @@ import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.WeeklyHours;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
+import app.navlo.school.college.CollegeServer;
 import app.navlo.server.account.People;
 import app.navlo.server.demo.DemoFiles.CourseFile;
 import app.navlo.server.demo.DemoFiles.PersonFile;
 import app.navlo.server.demo.DemoFiles.School;
 import app.navlo.server.demo.DemoFiles.WorkFile;
+import app.navlo.server.link.StandIns;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.rules.TimeSheet;
@@ -25,6 +27,7 @@ import app.navlo.server.store.Facts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Links;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.OwnTimes;
@@ -34,12 +37,14 @@ import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import java.math.BigDecimal;
 import java.time.DayOfWeek;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -50,6 +55,12 @@ import org.springframework.transaction.annotation.Transactional;
 /** Fills an empty store with the made-up college, from its files. */
 @Component
 class DemoSeed {
+    /** What the school calls the point at which the demo begins. */
+    private static final String FROM_THE_START = "start";
+
+    private static final Duration SITE_ASKED_AFTER = Duration.ofMinutes(15);
+    private static final Duration BOOK_ASKED_AFTER = Duration.ofHours(14);
+
     private final People people;
     private final Changes changes;
     private final Courses courses;
@@ -62,6 +73,7 @@ class DemoSeed {
     private final Drafts drafts;
     private final OwnTimes ownTimes;
     private final Own own;
+    private final Links links;
 
     DemoSeed(
             People people,
@@ -75,7 +87,8 @@ class DemoSeed {
             Files files,
             Drafts drafts,
             OwnTimes ownTimes,
-            Own own) {
+            Own own,
+            Links links) {
         this.people = people;
         this.changes = changes;
         this.courses = courses;
@@ -88,6 +101,7 @@ class DemoSeed {
         this.drafts = drafts;
         this.ownTimes = ownTimes;
         this.own = own;
+        this.links = links;
     }
 
     /** Does nothing if anybody is there already. */
@@ -114,10 +128,45 @@ class DemoSeed {
                 .name();
         DemoFacts demoFacts = new DemoFacts(facts, feedback, handIns, files, times, change, student, name);
         Map<String, Long> courseIds = new HashMap<>();
+        Map<Long, String> workKeys = new LinkedHashMap<>();
         for (String course : school.courses()) {
-            courseIds.put(course, addCourse(student, term, change, DemoFiles.course(course), times, demoFacts));
+            courseIds.put(
+                    course, addCourse(student, term, change, DemoFiles.course(course), times, demoFacts, workKeys));
         }
+        addLinks(student, change, school.student(), now, courseIds, workKeys);
         ownTimes.say(student, change, time(school, courseIds));
+    }
+
+    /** To the two systems of the simulated school, which told all of it so far. */
+    private void addLinks(
+            long student,
+            long change,
+            String email,
+            Instant now,
+            Map<String, Long> courseIds,
+            Map<Long, String> workKeys) {
+        long site = links.add(
+                student,
+                change,
+                "Thornmere course site",
+                new Links.Access(Links.Kind.BOX, StandIns.SITE, CollegeServer.TOKEN, null),
+                FROM_THE_START,
+                now.plus(SITE_ASKED_AFTER));
+        long book = links.add(
+                student,
+                change,
+                "College gradebook",
+                new Links.Access(Links.Kind.ROSTER, StandIns.GRADEBOOK, CollegeServer.TOKEN, email),
+                null,
+                now.plus(BOOK_ASKED_AFTER));
+        courseIds.forEach((key, course) -> {
+            links.addKey(site, change, Links.KeyKind.COURSE, key, course, true);
+            links.addKey(book, change, Links.KeyKind.COURSE, key, course, false);
+        });
+        workKeys.forEach((work, key) -> {
+            links.addKey(site, change, Links.KeyKind.WORK, key, work, true);
+            links.addKey(book, change, Links.KeyKind.WORK, key, work, false);
+        });
     }
 
     private static TimeSheet time(School school, Map<String, Long> courses) {
@@ -166,7 +215,13 @@ class DemoSeed {
     }
 
     private long addCourse(
-            long student, long term, long change, CourseFile file, DemoTimes times, DemoFacts demoFacts) {
+            long student,
+            long term,
+            long change,
+            CourseFile file,
+            DemoTimes times,
+            DemoFacts demoFacts,
+            Map<Long, String> workKeys) {
         long course = courses.add(
                 student,
                 term,
@@ -189,6 +244,7 @@ class DemoSeed {
                     definition(course, work, times, ids),
                     Objects.requireNonNullElse(work.instructions(), "").strip()));
             ids.put(work.title(), id);
+            workKeys.put(id, file.name() + "/" + work.title());
             addMaterial(student, id, change, work, times, demoFacts);
             if (work.spent() != null) {
                 own.addMinutesSpent(

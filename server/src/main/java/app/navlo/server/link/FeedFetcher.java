@@ -2,6 +2,7 @@ package app.navlo.server.link;
 
 import app.navlo.server.problem.Refusal;
 import jakarta.annotation.PreDestroy;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.InetAddress;
@@ -19,9 +20,11 @@ import org.apache.hc.client5.http.config.RequestConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.client5.http.impl.classic.HttpClients;
 import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.apache.hc.core5.http.ClassicHttpRequest;
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.HttpEntity;
 import org.apache.hc.core5.http.HttpMessage;
+import org.apache.hc.core5.http.io.HttpClientResponseHandler;
 import org.apache.hc.core5.util.Timeout;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -108,16 +111,39 @@ public class FeedFetcher {
      * @throws FetchFault if nothing, too much or an error came back
      */
     public Fetched fetch(URI address, @Nullable String tag) throws FetchFault {
+        return fetch(address, tag, null, MOST_BYTES);
+    }
+
+    /**
+     * @param token to be shown; null for none
+     * @param mostBytes of an answer
+     * @throws FetchFault if nothing, too much or an error came back
+     */
+    public Fetched fetch(URI address, @Nullable String tag, @Nullable String token, int mostBytes) throws FetchFault {
         HttpGet get = new HttpGet(address);
-        get.setHeader("Accept", "text/calendar, text/plain;q=0.5, */*;q=0.1");
+        get.setHeader("Accept", "text/calendar, application/json, application/zip, text/plain;q=0.5, */*;q=0.1");
         if (tag != null) {
             get.setHeader(tag.startsWith("e:") ? "If-None-Match" : "If-Modified-Since", tag.substring(2));
         }
+        if (token != null) {
+            get.setHeader("Authorization", "Bearer " + token);
+        }
+        return call(get, address, response -> read(response, mostBytes));
+    }
+
+    /**
+     * Sends any request, under the same rules.
+     *
+     * @throws FetchFault if nothing came back that {@code reader} can read
+     */
+    public <T> T call(ClassicHttpRequest request, URI address, HttpClientResponseHandler<T> reader) throws FetchFault {
         CloseableHttpClient client = standIns.allows(address.toString()) ? here : outside;
         try {
-            return client.execute(get, FeedFetcher::read);
+            return client.execute(request, reader);
         } catch (TooMuch tooMuch) {
-            throw new FetchFault("The feed sends more than 5 MB. Choose a calendar with fewer entries.", tooMuch);
+            throw new FetchFault(
+                    "It sends more than " + (tooMuch.mostBytes >> 20) + " MB. Choose something with fewer entries.",
+                    tooMuch);
         } catch (NotPublic notPublic) {
             throw new FetchFault(
                     "The address leads into a private network, where Navlo fetches nothing. Use a public address, or add the calendar as a file.",
@@ -135,7 +161,7 @@ public class FeedFetcher {
                 : "The feed at " + address.getHost() + " didn't answer. It is tried again later.";
     }
 
-    private static Fetched read(ClassicHttpResponse response) throws IOException {
+    private static Fetched read(ClassicHttpResponse response, int mostBytes) throws IOException {
         if (response.getCode() == 304) {
             return new Fetched(true, new byte[0], null);
         }
@@ -144,22 +170,21 @@ public class FeedFetcher {
             throw new Answered(response.getCode());
         }
         try (InputStream in = entity.getContent()) {
-            return new Fetched(false, limited(in), tag(response));
+            return new Fetched(false, limited(in, mostBytes), tag(response));
         }
     }
 
-    private static byte[] limited(InputStream in) throws IOException {
+    private static byte[] limited(InputStream in, int mostBytes) throws IOException {
         long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_SECONDS);
-        byte[] content = new byte[0];
+        ByteArrayOutputStream content = new ByteArrayOutputStream();
         while (true) {
             byte[] part = in.readNBytes(1 << 16);
             if (part.length == 0) {
-                return content;
+                return content.toByteArray();
             }
-            content = Arrays.copyOf(content, content.length + part.length);
-            System.arraycopy(part, 0, content, content.length - part.length, part.length);
-            if (content.length > MOST_BYTES) {
-                throw new TooMuch();
+            content.writeBytes(part);
+            if (content.size() > mostBytes) {
+                throw new TooMuch(mostBytes);
             }
             if (System.nanoTime() > until) {
                 throw new IOException("the answer takes too long");
@@ -184,6 +209,11 @@ public class FeedFetcher {
 
     private static final class TooMuch extends IOException {
         private static final long serialVersionUID = 1L;
+        private final int mostBytes;
+
+        TooMuch(int mostBytes) {
+            this.mostBytes = mostBytes;
+        }
     }
 
     private static final class Answered extends IOException {

@@ -69,6 +69,28 @@ public record Work(
                     rules);
         }
 
+        /** The same with other points. */
+        public Definition marked(WorkItem.Marking other) {
+            return new Definition(
+                    courseId,
+                    title,
+                    kind,
+                    unit,
+                    category,
+                    required,
+                    expectsHandIn,
+                    other,
+                    opensAt,
+                    due,
+                    closesAt,
+                    attemptsAllowed,
+                    parts,
+                    redo,
+                    effortMinutes,
+                    takes,
+                    rules);
+        }
+
         public Definition inCourse(long course) {
             return new Definition(
                     course,

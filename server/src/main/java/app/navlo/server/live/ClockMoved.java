@@ -1,0 +1,4 @@
+package app.navlo.server.live;
+
+/** The clock of the demo was moved on. */
+public record ClockMoved() {}

@@ -1,0 +1,177 @@
+package app.navlo.server.school;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.WorkKind;
+import app.navlo.formats.told.KindWords;
+import app.navlo.formats.told.Told;
+import app.navlo.formats.told.Told.Trouble;
+import app.navlo.server.school.News.ToldDeed;
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+
+/** Reads what a course site tells. What can't be read of it is told of and passed over. */
+final class BoxRecord {
+    static final int MOST_WORKS = 5_000;
+    private static final int DAY_ALONE = 10;
+    private static final int LONGEST_TITLE = 300;
+    private static final int LONGEST_TEXT = 20_000;
+    private static final int LONGEST_KEY = 500;
+
+    private final JsonNode record;
+    private final ZoneId zone;
+    private final List<Trouble> troubles = new ArrayList<>();
+
+    BoxRecord(JsonNode record, ZoneId zone) {
+        this.record = record;
+        this.zone = zone;
+    }
+
+    String last() {
+        return record.path("last").asString("0");
+    }
+
+    boolean more() {
+        return record.path("more").asBoolean(false);
+    }
+
+    Told told() throws SchoolLink.LinkFault {
+        if (record.get("items").size() > MOST_WORKS) {
+            throw new SchoolLink.LinkFault(
+                    "It tells of " + record.get("items").size() + " pieces of work; at most " + MOST_WORKS
+                            + " are read, so nothing of it was taken.",
+                    false,
+                    null);
+        }
+        List<Told.Course> courses = new ArrayList<>();
+        for (JsonNode course : record.get("courses")) {
+            courses.add(new Told.Course(
+                    course.path("key").asString(""),
+                    course.path("name").asString(""),
+                    course.path("teacher").asString(""),
+                    List.of()));
+        }
+        Map<String, Told.Work> works = new LinkedHashMap<>();
+        int place = 0;
+        for (JsonNode item : record.get("items")) {
+            place++;
+            try {
+                Told.Work work = work(item);
+                works.put(work.key(), work);
+            } catch (IllegalArgumentException | DateTimeException bad) {
+                String title = item.path("title").asString("");
+                troubles.add(new Trouble(
+                        title.isEmpty() ? "piece of work " + place : title, String.valueOf(bad.getMessage())));
+            }
+        }
+        return new Told(record.path("school").asString(""), courses, List.copyOf(works.values()), List.of(), troubles);
+    }
+
+    private Told.Work work(JsonNode item) {
+        String key = wanted(item, "key", LONGEST_KEY);
+        String title = wanted(item, "title", LONGEST_TITLE);
+        String points = textOrNull(item, "points");
+        if (points != null && !points.matches("\\d{1,8}(\\.\\d{1,6})?")) {
+            throw new IllegalArgumentException("its points '" + points + "' are no number from 0 up");
+        }
+        String instructions = item.path("instructions").asString("");
+        return new Told.Work(
+                key,
+                textOrNull(item, "course"),
+                title,
+                kind(item, title),
+                textOrNull(item, "category"),
+                points == null ? null : Rational.of(new BigDecimal(points)),
+                instant(item, "opens"),
+                due(item, "due"),
+                instructions.substring(0, Math.min(LONGEST_TEXT, instructions.length())),
+                more(item));
+    }
+
+    private Told.More more(JsonNode item) {
+        List<String> endings = new ArrayList<>();
+        item.path("fileTypes").forEach(one -> endings.add(one.asString()));
+        return new Told.More(
+                textOrNull(item, "unit"),
+                instant(item, "closes"),
+                item.path("required").asBoolean(true),
+                item.path("expectsHandIn").asBoolean(true),
+                item.hasNonNull("attempts")
+                        ? Integer.valueOf(item.get("attempts").asInt())
+                        : null,
+                item.path("takesFiles").asBoolean(false),
+                item.path("takesText").asBoolean(false),
+                endings,
+                item.hasNonNull("effortMinutes")
+                        ? Integer.valueOf(item.get("effortMinutes").asInt())
+                        : null);
+    }
+
+    private static WorkKind kind(JsonNode item, String title) {
+        try {
+            return WorkKind.valueOf(item.path("kind").asString("").toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException another) {
+            return KindWords.kind(title);
+        }
+    }
+
+    List<ToldDeed> deeds() {
+        Map<String, ToldDeed> deeds = new LinkedHashMap<>();
+        for (JsonNode deed : record.get("deeds")) {
+            try {
+                ToldDeed told = new ToldDeed(
+                        wanted(deed, "id", LONGEST_KEY),
+                        Instant.parse(wanted(deed, "at", LONGEST_KEY)),
+                        wanted(deed, "kind", LONGEST_KEY),
+                        wanted(deed, "item", LONGEST_KEY),
+                        deed.path("by").asString(""),
+                        deed);
+                deeds.put(told.key(), told);
+            } catch (IllegalArgumentException | DateTimeException bad) {
+                troubles.add(new Trouble("something that happened", String.valueOf(bad.getMessage())));
+            }
+        }
+        return List.copyOf(deeds.values());
+    }
+
+    private static String wanted(JsonNode node, String field, int longest) {
+        String text = node.hasNonNull(field) ? node.get(field).asString("") : "";
+        if (text.isBlank()) {
+            throw new IllegalArgumentException("its " + field + " is missing");
+        }
+        return text.substring(0, Math.min(longest, text.length()));
+    }
+
+    private static @Nullable String textOrNull(JsonNode node, String field) {
+        return node.hasNonNull(field) ? node.get(field).asString() : null;
+    }
+
+    private static @Nullable Instant instant(JsonNode node, String field) {
+        String text = textOrNull(node, field);
+        return text == null ? null : Instant.parse(text);
+    }
+
+    private @Nullable Deadline due(JsonNode node, String field) {
+        return deadline(textOrNull(node, field), zone);
+    }
+
+    /** A day alone, or an instant. @throws DateTimeException if it is neither */
+    static @Nullable Deadline deadline(@Nullable String text, ZoneId zone) {
+        if (text == null) {
+            return null;
+        }
+        return text.length() == DAY_ALONE
+                ? Deadline.endOf(LocalDate.parse(text), zone)
+                : Deadline.at(Instant.parse(text));
+    }
+}

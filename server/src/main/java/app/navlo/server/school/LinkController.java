@@ -1,0 +1,323 @@
+package app.navlo.server.school;
+
+import app.navlo.core.time.Deadline;
+import app.navlo.formats.told.Told;
+import app.navlo.server.account.Person;
+import app.navlo.server.link.StandIns;
+import app.navlo.server.school.LinkDesk.Preview;
+import app.navlo.server.school.NewsPlan.WorkRow;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Links;
+import app.navlo.server.store.Links.Link;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.Writer;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Links to schools' systems: what each gives and how it fares. */
+@RestController
+@RequestMapping("/api/students/{student}/links")
+public class LinkController {
+    private static final int MOST_IMPORTS = 50;
+
+    private final LinkDesk desk;
+    private final Links links;
+    private final Changes changes;
+    private final StandIns standIns;
+
+    LinkController(LinkDesk desk, Links links, Changes changes, StandIns standIns) {
+        this.desk = desk;
+        this.links = links;
+        this.changes = changes;
+        this.standIns = standIns;
+    }
+
+    /** What a link can do. */
+    public enum LinkAbility {
+        DUES,
+        GRADEBOOK,
+        HAND_IN,
+        ASK
+    }
+
+    /** How far an asking is. */
+    public enum LinkStage {
+        ASKING,
+        COMPARING,
+        WRITING
+    }
+
+    /**
+     * @param askedAt when it last answered; null for never
+     * @param toldAt when it last told anything new; null for never
+     * @param nextAskAt null where it isn't asked by itself
+     * @param fault what went wrong last; null if it went well
+     * @param news what it last told, in words
+     * @param stage null while it isn't being asked
+     */
+    public record SchoolLinkView(
+            long id,
+            String name,
+            Links.Kind kind,
+            String address,
+            @Nullable String knownAs,
+            Set<LinkAbility> abilities,
+            boolean paused,
+            @Nullable Instant askedAt,
+            @Nullable Instant toldAt,
+            @Nullable Instant nextAskAt,
+            int failures,
+            @Nullable String fault,
+            @Nullable String news,
+            @Nullable LinkStage stage) {}
+
+    /** @param school where the simulated school can be looked at; null outside the demo */
+    public record LinksView(
+            List<SchoolLinkView> links, @Nullable String school) {}
+
+    public record LinkForm(
+            @NotNull(message = "Choose what kind of link it is.")
+            Links.Kind kind,
+
+            @NotBlank(message = "Give the address.") @Size(max = 1000, message = "At most 1000 letters.")
+            String address,
+
+            @Nullable @Size(max = 300, message = "At most 300 letters.")
+            String token,
+
+            @Nullable @Size(max = 300, message = "At most 300 letters.")
+            String knownAs,
+
+            @Nullable @Size(max = 200, message = "At most 200 letters.")
+            String name) {
+        Links.Access access() {
+            return new Links.Access(kind, address.strip(), blank(token), blank(knownAs));
+        }
+
+        private static @Nullable String blank(@Nullable String text) {
+            return text == null || text.isBlank() ? null : text.strip();
+        }
+    }
+
+    /** @param fingerprint of the preview that was confirmed */
+    public record LinkConfirmation(
+            @Valid @NotNull LinkForm link, @NotNull String fingerprint) {}
+
+    public record LinkSetting(
+            @NotBlank(message = "Give it a name.") @Size(max = 200, message = "At most 200 letters.")
+            String name,
+
+            boolean paused) {}
+
+    public enum LinkRowStatus {
+        NEW,
+        CHANGED,
+        SAME,
+        GONE,
+        KEPT,
+        ASIDE
+    }
+
+    /** @param due null for none @param dueDay where only a day is given */
+    public record LinkRow(
+            String key,
+            LinkRowStatus status,
+            String title,
+            @Nullable Instant due,
+            @Nullable LocalDate dueDay,
+            List<String> changes) {}
+
+    /** @param where it is @param why it couldn't be read */
+    public record LinkTrouble(String where, String why) {}
+
+    /**
+     * What adding it would bring.
+     *
+     * @param courses its courses by name, those that are new
+     * @param happened things that happened to work, and entries of a gradebook
+     */
+    public record LinkPreview(
+            String name,
+            Set<LinkAbility> abilities,
+            List<String> courses,
+            List<LinkRow> rows,
+            int happened,
+            List<LinkTrouble> troubles,
+            String fingerprint) {}
+
+    /** @param news what was new, in words */
+    public record LinkAsked(String news) {}
+
+    /** @param stands false once it is undone */
+    public record LinkImportView(
+            long change,
+            Instant at,
+            String summary,
+            int added,
+            int changed,
+            int gone,
+            int happened,
+            List<String> troubles,
+            boolean stands) {}
+
+    @GetMapping
+    public LinksView list(@PathVariable long student) {
+        return new LinksView(desk.standing(student).stream().map(this::view).toList(), standIns.school());
+    }
+
+    private SchoolLinkView view(Link link) {
+        Asking.Stage stage = desk.stage(link.id());
+        return new SchoolLinkView(
+                link.id(),
+                link.name(),
+                link.access().kind(),
+                standIns.resolve(link.access().address()),
+                link.access().knownAs(),
+                abilities(link),
+                link.paused(),
+                link.faring().askedAt(),
+                link.faring().toldAt(),
+                link.paused() ? null : link.faring().nextAskAt(),
+                link.faring().failures(),
+                link.faring().fault(),
+                link.faring().news(),
+                stage == null ? null : LinkStage.valueOf(stage.name()));
+    }
+
+    private Set<LinkAbility> abilities(Link link) {
+        Set<LinkAbility> abilities = new java.util.TreeSet<>();
+        desk.kind(link).abilities().forEach(ability -> abilities.add(LinkAbility.valueOf(ability.name())));
+        return abilities;
+    }
+
+    /** Asks the system, and writes nothing. */
+    @PostMapping("/preview")
+    public LinkPreview preview(
+            @PathVariable long student, @AuthenticationPrincipal Person person, @Valid @RequestBody LinkForm form) {
+        return view(desk.preview(student, person, form.access(), form.name()), form);
+    }
+
+    private LinkPreview view(Preview preview, LinkForm form) {
+        Set<LinkAbility> abilities = new java.util.TreeSet<>();
+        desk.abilities(form.kind()).forEach(ability -> abilities.add(LinkAbility.valueOf(ability.name())));
+        NewsPlan plan = preview.plan();
+        return new LinkPreview(
+                preview.name(),
+                abilities,
+                plan.courses().stream()
+                        .filter(course -> course.ours() == null)
+                        .map(NewsPlan.CourseRow::name)
+                        .toList(),
+                plan.works().stream()
+                        .map(row -> row(row, plan.dues().get(row.key())))
+                        .toList(),
+                plan.happened().size() + plan.results().size(),
+                plan.troubles().stream().map(LinkController::trouble).toList(),
+                preview.fingerprint());
+    }
+
+    private static LinkRow row(WorkRow row, @Nullable Deadline due) {
+        return new LinkRow(
+                row.key(),
+                LinkRowStatus.valueOf(row.status().name()),
+                row.title(),
+                due == null ? null : due.instant(),
+                due instanceof Deadline.EndOfDay end ? end.day() : null,
+                row.changes());
+    }
+
+    private static LinkTrouble trouble(Told.Trouble trouble) {
+        return new LinkTrouble(trouble.where(), trouble.why());
+    }
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView add(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody LinkConfirmation confirmed) {
+        return desk.add(
+                Writer.of(student, person, null, key),
+                person,
+                confirmed.link().access(),
+                confirmed.link().name(),
+                confirmed.fingerprint());
+    }
+
+    @PutMapping("/{link}")
+    public EditedView set(
+            @PathVariable long student,
+            @PathVariable long link,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody LinkSetting setting) {
+        return desk.set(Writer.of(student, person, null, key), link, setting.name(), setting.paused());
+    }
+
+    @DeleteMapping("/{link}")
+    public EditedView remove(
+            @PathVariable long student,
+            @PathVariable long link,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key) {
+        return desk.remove(Writer.of(student, person, null, key), link);
+    }
+
+    /** @param anew whether all of it is read again from the beginning; what is here already isn't doubled */
+    @PostMapping("/{link}/asking")
+    public LinkAsked ask(
+            @PathVariable long student,
+            @PathVariable long link,
+            @AuthenticationPrincipal Person person,
+            @RequestParam(defaultValue = "false") boolean anew) {
+        return new LinkAsked(desk.askNow(student, link, person, anew));
+    }
+
+    /** Stops an asking; nothing of it is taken then. */
+    @DeleteMapping("/{link}/asking")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    public void stop(@PathVariable long student, @PathVariable long link) {
+        desk.stop(student, link);
+    }
+
+    @GetMapping("/{link}/imports")
+    public List<LinkImportView> imports(@PathVariable long student, @PathVariable long link) {
+        desk.find(student, link);
+        Set<Long> undone = changes.undone(student);
+        return links.imports(link, MOST_IMPORTS).stream()
+                .map(one -> new LinkImportView(
+                        one.change(),
+                        one.at(),
+                        one.summary(),
+                        one.added(),
+                        one.changed(),
+                        one.gone(),
+                        one.happened(),
+                        one.troubles().isEmpty()
+                                ? List.of()
+                                : List.of(one.troubles().split("\n")),
+                        !undone.contains(one.change())))
+                .toList();
+    }
+}

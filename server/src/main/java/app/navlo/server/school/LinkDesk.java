@@ -1,0 +1,296 @@
+package app.navlo.server.school;
+
+import app.navlo.server.account.People;
+import app.navlo.server.account.Person;
+import app.navlo.server.board.Board;
+import app.navlo.server.board.Boards;
+import app.navlo.server.link.FeedFetcher;
+import app.navlo.server.link.StandIns;
+import app.navlo.server.live.LiveFeed;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.school.Asking.Stage;
+import app.navlo.server.school.SchoolLink.LinkFault;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Links;
+import app.navlo.server.store.Links.Link;
+import app.navlo.server.store.Sha256;
+import app.navlo.server.store.WriteOnce;
+import app.navlo.server.time.ServerClock;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.OneChange;
+import app.navlo.server.work.Writer;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/**
+ * Links to schools' systems: added after a look at what they would bring, asked again and again, paused and removed. What
+ * they tell is written down whole or not at all, as a change that can be undone.
+ */
+@Service
+class LinkDesk {
+    private static final Duration EVERY = Duration.ofMinutes(15);
+    private static final List<Duration> PAUSES = List.of(
+            Duration.ofMinutes(2),
+            Duration.ofMinutes(15),
+            Duration.ofHours(1),
+            Duration.ofHours(4),
+            Duration.ofHours(24));
+    private static final int LONGEST_FAULT = 400;
+    private static final int LONGEST_NAME = 200;
+    private static final int MOST_LINKS = 40;
+
+    private final Map<Links.Kind, SchoolLink> kinds = new EnumMap<>(Links.Kind.class);
+    private final Links links;
+    private final Boards boards;
+    private final People people;
+    private final Changes changes;
+    private final OneChange one;
+    private final WriteOnce once;
+    private final NewsWriter writer;
+    private final Asking asking;
+    private final FeedFetcher fetcher;
+    private final StandIns standIns;
+    private final TransactionTemplate transaction;
+    private final LiveFeed live;
+    private final ServerClock clock;
+
+    LinkDesk(
+            List<SchoolLink> kinds,
+            Links links,
+            Boards boards,
+            People people,
+            Changes changes,
+            OneChange one,
+            WriteOnce once,
+            NewsWriter writer,
+            Asking asking,
+            FeedFetcher fetcher,
+            StandIns standIns,
+            TransactionTemplate transaction,
+            LiveFeed live,
+            ServerClock clock) {
+        kinds.forEach(kind -> this.kinds.put(kind.kind(), kind));
+        this.links = links;
+        this.boards = boards;
+        this.people = people;
+        this.changes = changes;
+        this.one = one;
+        this.once = once;
+        this.writer = writer;
+        this.asking = asking;
+        this.fetcher = fetcher;
+        this.standIns = standIns;
+        this.transaction = transaction;
+        this.live = live;
+        this.clock = clock;
+    }
+
+    SchoolLink kind(Link link) {
+        return Objects.requireNonNull(kinds.get(link.access().kind()));
+    }
+
+    Set<SchoolLink.Ability> abilities(Links.Kind kind) {
+        return Objects.requireNonNull(kinds.get(kind)).abilities();
+    }
+
+    List<Link> standing(long student) {
+        return links.of(student, changes.undone(student));
+    }
+
+    Link find(long student, long id) {
+        return standing(student).stream()
+                .filter(link -> link.id() == id)
+                .findFirst()
+                .orElseThrow(() -> Refusal.notFound("link"));
+    }
+
+    @Nullable
+    Stage stage(long link) {
+        return asking.stage(link);
+    }
+
+    /** @param news as it was told @param plan what it would do here @param fingerprint the same while it would do this */
+    record Preview(News news, NewsPlan plan, String name, String fingerprint) {}
+
+    /** Asks it, and says what it would bring. Nothing is written. @throws Refusal with what is wrong with it */
+    Preview preview(long student, Person person, Links.Access access, @Nullable String name) {
+        boolean ours = !standIns.resolve(access.address()).equals(access.address());
+        if (!ours) {
+            fetcher.address(access.address());
+        }
+        Link link = new Link(
+                0,
+                student,
+                Objects.requireNonNullElse(name, ""),
+                false,
+                access,
+                new Links.Faring(null, null, null, null, null, 0, null, null));
+        Board board = board(student, person);
+        try {
+            News news = kind(link).ask(link, board.zone());
+            NewsPlan plan = new NewsPlanner(board, links.keys(0, changes.undone(student))).plan(news);
+            String source = Objects.requireNonNull(news.told()).source();
+            String called = name != null && !name.isBlank() ? name.strip() : source.isBlank() ? "School" : source;
+            return new Preview(news, plan, cut(called, LONGEST_NAME), fingerprint(plan));
+        } catch (LinkFault fault) {
+            throw Refusal.invalid("address", String.valueOf(fault.getMessage()));
+        }
+    }
+
+    private static String fingerprint(NewsPlan plan) {
+        return Sha256.of(plan.works().stream().map(Object::toString).collect(Collectors.joining("\n")) + "\n"
+                + plan.happened().size() + " " + plan.results().size());
+    }
+
+    private static String cut(String text, int longest) {
+        return text.substring(0, Math.min(longest, text.length()));
+    }
+
+    /** @throws Refusal if it would bring anything else by now than what was confirmed */
+    EditedView add(Writer by, Person person, Links.Access access, @Nullable String name, String fingerprint) {
+        Preview preview = preview(by.student(), person, access, name);
+        if (!preview.fingerprint().equals(fingerprint)) {
+            throw Refusal.changedSince("What this link would bring");
+        }
+        if (standing(by.student()).size() >= MOST_LINKS) {
+            throw Refusal.conflict("There are " + MOST_LINKS + " links already", "Remove one that isn't needed.");
+        }
+        Instant now = clock.instant();
+        String asked = "link " + access.address() + " " + fingerprint;
+        EditedView added = transaction.execute(
+                status -> once.run(new WriteOnce.Once(by.person(), by.key(), asked, now), EditedView.class, () -> {
+                    String summary = "Added the link " + NewsWriter.summary(preview.name(), preview.plan());
+                    long change = changes.add(new Changes.NewChange(
+                            by.student(), by.person(), ChangeKind.IMPORT, now, preview.name(), cut(summary, 400)));
+                    long id = links.add(
+                            by.student(),
+                            change,
+                            preview.name(),
+                            access,
+                            preview.news().upTo(),
+                            now);
+                    Link link = find(by.student(), id);
+                    String news = writer.write(link, preview.plan(), board(by.student(), person), change, now);
+                    links.answered(id, preview.news().upTo(), preview.news().tag(), news, now, now.plus(EVERY));
+                    return new EditedView(change, id);
+                }));
+        live.changed(by.student());
+        return Objects.requireNonNull(added);
+    }
+
+    EditedView set(Writer by, long id, String name, boolean paused) {
+        Link link = find(by.student(), id);
+        String what = paused == link.paused() ? "Renamed" : paused ? "Paused" : "Went on with";
+        String called = cut(name.strip(), LONGEST_NAME);
+        String asked = "link " + id + " " + called + " " + paused;
+        return one.write(by, asked, ChangeKind.OWN, what + " the link " + called, change -> {
+            links.revise(id, change, called, paused, false);
+            if (!paused) {
+                links.askAt(id, clock.instant());
+            }
+            return id;
+        });
+    }
+
+    EditedView remove(Writer by, long id) {
+        Link link = find(by.student(), id);
+        return one.write(by, "remove link " + id, ChangeKind.OWN, "Removed the link " + link.name(), change -> {
+            links.revise(id, change, link.name(), link.paused(), true);
+            return id;
+        });
+    }
+
+    /** @param anew whether all of it is read again from the beginning @throws Refusal with what went wrong */
+    String askNow(long student, long id, Person person, boolean anew) {
+        find(student, id);
+        if (anew) {
+            links.fromTheBeginning(id, clock.instant());
+        }
+        Link link = find(student, id);
+        try {
+            return ask(link, person.zone(), person.id());
+        } catch (Asking.Stopped stopped) {
+            throw Refusal.conflict("Stopped", "Nothing of it was taken.");
+        } catch (LinkFault fault) {
+            throw Refusal.conflict(link.name() + " can't be read now", String.valueOf(fault.getMessage()));
+        }
+    }
+
+    void stop(long student, long id) {
+        find(student, id);
+        asking.stop(id);
+    }
+
+    /** Asks it, and writes down what is new. @return what that was, in words @throws LinkFault if it failed; it is kept */
+    String ask(Link link, String zone, @Nullable Long person) throws LinkFault {
+        if (!asking.begin(link.id())) {
+            throw new LinkFault("It is being asked already. Wait until that has ended.", false, null);
+        }
+        try {
+            Board before = board(link.student(), ZoneId.of(zone));
+            News news = kind(link).ask(link, before.zone());
+            asking.reached(link.id(), Stage.COMPARING);
+            return take(link, news, ZoneId.of(zone), person);
+        } catch (LinkFault fault) {
+            Duration pause = PAUSES.get(Math.min(link.faring().failures(), PAUSES.size() - 1));
+            links.failed(
+                    link.id(),
+                    cut(String.valueOf(fault.getMessage()), LONGEST_FAULT),
+                    clock.instant().plus(pause));
+            throw fault;
+        } finally {
+            asking.end(link.id());
+            live.changed(link.student());
+        }
+    }
+
+    private String take(Link link, News news, ZoneId zone, @Nullable Long person) {
+        Instant now = clock.instant();
+        if (news.told() == null) {
+            links.answered(link.id(), news.upTo(), news.tag(), null, now, now.plus(EVERY));
+            return "nothing new";
+        }
+        return Objects.requireNonNull(transaction.execute(status -> {
+            Board board = board(link.student(), zone);
+            NewsPlan plan = new NewsPlanner(board, links.keys(link.id(), changes.undone(link.student()))).plan(news);
+            asking.reached(link.id(), Stage.WRITING);
+            String words = null;
+            if (!plan.isEmpty()) {
+                long change = changes.add(new Changes.NewChange(
+                        link.student(),
+                        person,
+                        ChangeKind.IMPORT,
+                        now,
+                        link.name(),
+                        NewsWriter.summary(link.name(), plan)));
+                words = writer.write(link, plan, board, change, now);
+            }
+            links.answered(link.id(), news.upTo(), news.tag(), words, now, now.plus(EVERY));
+            return Objects.requireNonNullElse(words, "nothing new");
+        }));
+    }
+
+    private Board board(long student, Person person) {
+        return board(student, ZoneId.of(person.zone()));
+    }
+
+    private Board board(long student, ZoneId zone) {
+        return boards.read(student, zone, clock.instant());
+    }
+
+    /** In which the days of a student are counted. */
+    String zone(long student) {
+        return people.student(student).map(People.Student::zone).orElse("UTC");
+    }
+}

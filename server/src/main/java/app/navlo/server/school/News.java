@@ -1,0 +1,37 @@
+package app.navlo.server.school;
+
+import app.navlo.formats.told.Told;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+
+/**
+ * What a link answered.
+ *
+ * @param told null where nothing has changed since it was last asked
+ * @param whole whether {@code told} is all that there is, so that what isn't in it is gone
+ * @param deeds that it tells of one by one, in order; empty for a link that tells states only
+ * @param upTo where it goes on from; null for a link that tells all of it each time
+ * @param tag to be shown when it is asked again; null for none
+ */
+record News(
+        @Nullable Told told,
+        boolean whole,
+        List<ToldDeed> deeds,
+        @Nullable String upTo,
+        @Nullable String tag) {
+    /**
+     * @param key that names it at its source
+     * @param kind in the words of the hand-in box
+     */
+    record ToldDeed(String key, Instant at, String kind, String item, String by, JsonNode body) {}
+
+    News {
+        deeds = List.copyOf(deeds);
+    }
+
+    static News unchanged(@Nullable String upTo, @Nullable String tag) {
+        return new News(null, false, List.of(), upTo, tag);
+    }
+}

@@ -1,0 +1,89 @@
+package app.navlo.server.school;
+
+import app.navlo.core.time.Deadline;
+import app.navlo.formats.told.Told;
+import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.store.Work;
+import java.util.List;
+import java.util.Map;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * What writing down the news of a link would do. Nothing of it is written yet.
+ *
+ * @param courses that the link tells of, by its keys
+ * @param happened deeds of work that is known or new, none of them a fact here already
+ * @param results by the link's key of the work, those that say something that isn't here yet
+ * @param dues that the link tells, by the same key
+ */
+record NewsPlan(
+        List<CourseRow> courses,
+        List<WorkRow> works,
+        List<ToldDeed> happened,
+        Map<String, Told.Result> results,
+        Map<String, Deadline> dues,
+        List<Told.Trouble> troubles) {
+    /** @param ours null for one that is to be added */
+    record CourseRow(
+            String key,
+            String name,
+            String teacher,
+            @Nullable Long ours,
+            boolean newKey) {}
+
+    enum Status {
+        NEW,
+        CHANGED,
+        SAME,
+        GONE,
+        /** No longer told of, but something has been done on it, so it stays. */
+        KEPT,
+        /** The student undid what brought it; it isn't brought again. */
+        ASIDE
+    }
+
+    /**
+     * @param ours null for what is new
+     * @param courseKey null where it stays in its course
+     * @param definition as it would stand, without its course if that is new
+     * @param changes what differs, in words
+     * @param newKey whether the link's key for it isn't known yet
+     * @param brought whether it came, or comes, by this link
+     */
+    record WorkRow(
+            String key,
+            Status status,
+            @Nullable Long ours,
+            String title,
+            @Nullable String courseKey,
+            Work.@Nullable Definition definition,
+            String instructions,
+            List<String> changes,
+            boolean newKey,
+            boolean brought) {}
+
+    NewsPlan {
+        courses = List.copyOf(courses);
+        works = List.copyOf(works);
+        happened = List.copyOf(happened);
+        results = Map.copyOf(results);
+        dues = Map.copyOf(dues);
+        troubles = List.copyOf(troubles);
+    }
+
+    long many(Status status) {
+        return works.stream().filter(row -> row.status() == status).count();
+    }
+
+    /** Whether there is nothing to write. */
+    boolean isEmpty() {
+        return courses.stream().noneMatch(row -> row.ours() == null || row.newKey())
+                && works.stream()
+                        .noneMatch(row -> row.newKey()
+                                || row.status() == Status.NEW
+                                || row.status() == Status.CHANGED
+                                || row.status() == Status.GONE)
+                && happened.isEmpty()
+                && results.isEmpty();
+    }
+}

@@ -1,0 +1,288 @@
+package app.navlo.server.school;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.KeptScore;
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import app.navlo.formats.told.Told;
+import app.navlo.server.board.Board;
+import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.school.NewsPlan.CourseRow;
+import app.navlo.server.school.NewsPlan.Status;
+import app.navlo.server.school.NewsPlan.WorkRow;
+import app.navlo.server.store.Links.Key;
+import app.navlo.server.store.Links.KeyKind;
+import app.navlo.server.store.Work;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * Compares what a link tells with the board. Decides everything, writes nothing. Work that the link names anew, and that is
+ * the same by course, title and due, is taken for the same.
+ */
+final class NewsPlanner {
+    private final Board board;
+    private final Map<KeyKind, Map<String, Key>> keys;
+    private final Map<Long, Board.Entry> entries = new HashMap<>();
+    private final Set<Long> taken = new HashSet<>();
+    private final Map<String, Long> courseOf = new HashMap<>();
+    private final Set<String> told = new HashSet<>();
+
+    NewsPlanner(Board board, Map<KeyKind, Map<String, Key>> keys) {
+        this.board = board;
+        this.keys = keys;
+        board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
+    }
+
+    NewsPlan plan(News news) {
+        Told content = Objects.requireNonNull(news.told());
+        List<CourseRow> courses = content.courses().stream().map(this::course).toList();
+        content.works().forEach(work -> told.add(work.key()));
+        content.works().stream()
+                .map(this::known)
+                .filter(Objects::nonNull)
+                .forEach(entry -> taken.add(entry.work().id()));
+        List<WorkRow> works = new ArrayList<>();
+        Map<String, WorkRow> byKey = new HashMap<>();
+        for (Told.Work work : content.works()) {
+            WorkRow row = work(work);
+            works.add(row);
+            byKey.put(row.key(), row);
+        }
+        if (news.whole()) {
+            works.addAll(gone());
+        }
+        Map<String, Told.Result> results = new LinkedHashMap<>();
+        content.results().stream()
+                .filter(result -> byKey.containsKey(result.workKey()))
+                .filter(result -> byKey.get(result.workKey()).status() != Status.ASIDE)
+                .filter(result -> !keys.get(KeyKind.DEED).containsKey(resultKey(result)))
+                .forEach(result -> results.put(result.workKey(), result));
+        List<ToldDeed> happened = news.deeds().stream()
+                .filter(DeedFacts::knows)
+                .filter(deed -> !keys.get(KeyKind.DEED).containsKey(deed.key()))
+                .filter(deed ->
+                        byKey.containsKey(deed.item()) && byKey.get(deed.item()).status() != Status.ASIDE)
+                .toList();
+        Map<String, Deadline> dues = new HashMap<>();
+        content.works().stream().filter(work -> work.due() != null).forEach(work -> dues.put(work.key(), work.due()));
+        return new NewsPlan(courses, works, happened, results, dues, content.troubles());
+    }
+
+    /** Whether the same happened here at the same instant: told by another way, and no second thing. */
+    private boolean isHere(ToldDeed deed, @Nullable Long work) {
+        Board.Entry entry = work == null ? null : entries.get(work);
+        return entry != null
+                && entry.recorded().stream()
+                        .anyMatch(one -> one.fact().stamp().at().equals(deed.at())
+                                && kind(one.fact()).equals(deed.kind()));
+    }
+
+    /** "HANDED_IN" for what was handed in, as the hand-in box calls it. */
+    private static String kind(Fact fact) {
+        return fact.getClass()
+                .getSimpleName()
+                .replaceAll("(?<=[a-z])(?=[A-Z])", "_")
+                .toUpperCase(Locale.ROOT);
+    }
+
+    /** The same for as long as a result says the same. */
+    static String resultKey(Told.Result result) {
+        String points = result.points() == null ? "" : result.points().toString();
+        return "result " + result.workKey() + " " + result.status() + " " + points + " " + result.missing() + " "
+                + result.late() + " " + result.comment().hashCode();
+    }
+
+    private CourseRow course(Told.Course course) {
+        Key key = keys.get(KeyKind.COURSE).get(course.key());
+        Long ours = key != null && board.courses().containsKey(key.ours()) ? Long.valueOf(key.ours()) : null;
+        boolean newKey = ours == null;
+        if (ours == null) {
+            ours = board.courses().values().stream()
+                    .filter(one ->
+                            one.details().name().equalsIgnoreCase(course.name().strip()))
+                    .map(one -> one.id())
+                    .findFirst()
+                    .orElse(null);
+        }
+        if (ours != null) {
+            courseOf.put(course.key(), ours);
+        }
+        return new CourseRow(course.key(), course.name().strip(), course.teacher(), ours, newKey);
+    }
+
+    private Board.@Nullable Entry known(Told.Work work) {
+        Key key = keys.get(KeyKind.WORK).get(work.key());
+        return key == null ? null : entries.get(key.ours());
+    }
+
+    private WorkRow work(Told.Work work) {
+        Key key = keys.get(KeyKind.WORK).get(work.key());
+        Board.Entry entry = known(work);
+        if (entry == null && key != null) {
+            return row(work, Status.ASIDE, null, null, List.of(), false, key.brought());
+        }
+        boolean newKey = entry == null;
+        if (entry == null) {
+            entry = alike(work);
+        }
+        if (entry == null) {
+            return row(work, Status.NEW, null, definition(work), List.of(), true, true);
+        }
+        taken.add(entry.work().id());
+        boolean brought = key == null ? broughtUnderAnotherKey(entry) : key.brought();
+        if (!brought) {
+            return row(work, Status.SAME, entry, null, List.of(), newKey, false);
+        }
+        List<String> changes = changes(work, entry);
+        Work.Definition retold =
+                changes.isEmpty() ? null : retold(work, entry.work().definition());
+        return row(work, changes.isEmpty() ? Status.SAME : Status.CHANGED, entry, retold, changes, newKey, true);
+    }
+
+    private static WorkRow row(
+            Told.Work work,
+            Status status,
+            Board.@Nullable Entry entry,
+            Work.@Nullable Definition definition,
+            List<String> changes,
+            boolean newKey,
+            boolean brought) {
+        return new WorkRow(
+                work.key(),
+                status,
+                entry == null ? null : entry.work().id(),
+                work.title(),
+                work.courseKey(),
+                definition,
+                work.instructions(),
+                changes,
+                newKey,
+                brought);
+    }
+
+    private boolean broughtUnderAnotherKey(Board.Entry entry) {
+        return keys.get(KeyKind.WORK).values().stream()
+                .anyMatch(key -> key.ours() == entry.work().id() && key.brought());
+    }
+
+    /** The one piece of work of the same course and title that no other key means; of several the one of the same due. */
+    private Board.@Nullable Entry alike(Told.Work work) {
+        Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
+        List<Board.Entry> alike = board.entries().stream()
+                .filter(entry -> course != null && entry.course().id() == course)
+                .filter(entry -> !taken.contains(entry.work().id()))
+                .filter(entry -> entry.work().definition().title().equalsIgnoreCase(work.title()))
+                .toList();
+        return alike.stream()
+                .filter(entry ->
+                        Objects.equals(instant(entry.work().definition().due()), instant(work.due())))
+                .findFirst()
+                .orElse(alike.size() == 1 ? alike.get(0) : null);
+    }
+
+    private List<String> changes(Told.Work work, Board.Entry entry) {
+        Work.Definition was = entry.work().definition();
+        List<String> changes = new ArrayList<>();
+        if (!was.title().equals(work.title())) {
+            changes.add("title was “" + was.title() + "”");
+        }
+        if (!Objects.equals(instant(was.due()), instant(work.due()))) {
+            changes.add("due was " + moment(was.due(), entry) + ", is " + moment(work.due(), entry));
+        }
+        if (!Objects.equals(was.opensAt(), work.opensAt())) {
+            changes.add("opens at another time");
+        }
+        if (work.possible() != null && !was.marking().possible().equals(work.possible())) {
+            changes.add("points possible were " + Sentences.number(was.marking().possible()) + ", are "
+                    + Sentences.number(work.possible()));
+        }
+        return changes;
+    }
+
+    private static Work.Definition retold(Told.Work work, Work.Definition was) {
+        Rational possible = work.possible() == null ? was.marking().possible() : work.possible();
+        return was.retold(work.title(), work.opensAt(), work.due())
+                .marked(new WorkItem.Marking(
+                        possible, was.marking().passPercent(), was.marking().kept()));
+    }
+
+    private Work.Definition definition(Told.Work work) {
+        Told.More more = work.more();
+        Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
+        return new Work.Definition(
+                course == null ? 0 : course,
+                work.title(),
+                work.kind(),
+                more == null ? null : more.unit(),
+                work.category(),
+                more == null ? work.kind() != WorkKind.PRACTICE : more.required(),
+                more == null || more.expectsHandIn(),
+                new WorkItem.Marking(
+                        work.possible() == null ? Rational.ZERO : work.possible(), null, KeptScore.HIGHEST),
+                work.opensAt(),
+                work.due(),
+                more == null || more.closesAt() == null ? null : Deadline.at(more.closesAt()),
+                more == null ? null : more.attempts(),
+                null,
+                null,
+                more == null ? null : more.effortMinutes(),
+                more == null
+                        ? Work.Takes.ANYTHING
+                        : new Work.Takes(
+                                more.takesFiles(),
+                                more.takesText(),
+                                !more.takesFiles() && !more.takesText(),
+                                more.fileTypes()),
+                WorkSheet.PLAIN);
+    }
+
+    /** What this link brought and no longer tells of. */
+    private List<WorkRow> gone() {
+        List<WorkRow> gone = new ArrayList<>();
+        Set<Long> seen = new HashSet<>();
+        keys.get(KeyKind.WORK).forEach((key, ours) -> {
+            Board.Entry entry = entries.get(ours.ours());
+            boolean still = told.contains(key) || taken.contains(ours.ours());
+            if (entry == null || still || !ours.brought() || !seen.add(ours.ours())) {
+                return;
+            }
+            boolean touched = entry.facts().stream().anyMatch(fact -> !(fact instanceof Fact.ReadMarked));
+            gone.add(new WorkRow(
+                    key,
+                    touched ? Status.KEPT : Status.GONE,
+                    entry.work().id(),
+                    entry.work().definition().title(),
+                    null,
+                    entry.work().definition(),
+                    "",
+                    List.of("no longer told of"),
+                    false,
+                    true));
+        });
+        return gone;
+    }
+
+    private static @Nullable Instant instant(@Nullable Deadline deadline) {
+        return deadline == null ? null : deadline.instant();
+    }
+
+    private static String moment(@Nullable Deadline deadline, Board.Entry entry) {
+        return deadline == null
+                ? "none"
+                : Sentences.moment(deadline.instant(), entry.course().details().zone());
+    }
+}

@@ -1,0 +1,336 @@
+package app.navlo.server.school;
+
+import app.navlo.core.time.Deadline;
+import app.navlo.formats.told.Told;
+import app.navlo.server.board.Board;
+import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.school.NewsPlan.CourseRow;
+import app.navlo.server.school.NewsPlan.Status;
+import app.navlo.server.school.NewsPlan.WorkRow;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Course;
+import app.navlo.server.store.Courses;
+import app.navlo.server.store.Facts;
+import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Links;
+import app.navlo.server.store.Links.KeyKind;
+import app.navlo.server.store.Links.Link;
+import app.navlo.server.store.Material;
+import app.navlo.server.store.Rows;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.Works;
+import java.math.BigDecimal;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Component;
+
+/** Writes down what a plan says, as one change. Within the caller's transaction: whole or not at all. */
+@Component
+class NewsWriter {
+    private static final int SHORT = 40;
+    private static final int LONGEST_SUMMARY = 400;
+    private static final int LONGEST_TROUBLES = 20_000;
+
+    private final Changes changes;
+    private final Courses courses;
+    private final Works works;
+    private final Facts facts;
+    private final HandIns handIns;
+    private final Material material;
+    private final Links links;
+
+    NewsWriter(
+            Changes changes,
+            Courses courses,
+            Works works,
+            Facts facts,
+            HandIns handIns,
+            Material material,
+            Links links) {
+        this.changes = changes;
+        this.courses = courses;
+        this.works = works;
+        this.facts = facts;
+        this.handIns = handIns;
+        this.material = material;
+        this.links = links;
+    }
+
+    /**
+     * @param change that everything of it belongs to
+     * @return what was new, in words
+     */
+    String write(Link link, NewsPlan plan, Board board, long change, Instant now) {
+        return new One(link, plan, board, change, now).write(words(plan));
+    }
+
+    /** What the change is called. */
+    static String summary(String link, NewsPlan plan) {
+        return cut(link + " told: " + words(plan), LONGEST_SUMMARY);
+    }
+
+    private static String cut(String text, int longest) {
+        return text.substring(0, Math.min(longest, text.length()));
+    }
+
+    /** "2 scores, 1 comment, 1 new piece of work". */
+    static String words(NewsPlan plan) {
+        Map<Noun, Long> kinds = new LinkedHashMap<>();
+        plan.happened().forEach(deed -> kinds.merge(noun(deed.kind()), 1L, Long::sum));
+        kinds.put(new Noun("entry of the gradebook", "entries of the gradebook"), (long)
+                plan.results().size());
+        kinds.put(new Noun("new piece of work", "new pieces of work"), plan.many(Status.NEW));
+        kinds.put(new Noun("changed piece of work", "changed pieces of work"), plan.many(Status.CHANGED));
+        kinds.put(new Noun("piece of work gone", "pieces of work gone"), plan.many(Status.GONE));
+        String words = kinds.entrySet().stream()
+                .filter(kind -> kind.getValue() > 0)
+                .map(kind -> kind.getValue() + " " + plural(kind.getKey(), kind.getValue()))
+                .collect(Collectors.joining(", "));
+        return words.isEmpty() ? "nothing new" : words;
+    }
+
+    private static String plural(Noun noun, long many) {
+        return many == 1 ? noun.one() : noun.several();
+    }
+
+    private record Noun(String one, String several) {}
+
+    private static Noun noun(String kind) {
+        return switch (kind) {
+            case "SCORED" -> new Noun("score", "scores");
+            case "COMMENTED" -> new Noun("comment", "comments");
+            case "SENT_BACK" -> new Noun("hand-in sent back", "hand-ins sent back");
+            case "HANDED_IN" -> new Noun("hand-in", "hand-ins");
+            case "FLAGGED" -> new Noun("flag", "flags");
+            case "EXTENSION_GRANTED", "EXTENSION_DECLINED" ->
+                new Noun("answer about an extension", "answers about extensions");
+            case "ANSWERS_RELEASED" -> new Noun("release of answers", "releases of answers");
+            default -> new Noun("thing that happened", "things that happened");
+        };
+    }
+
+    /** One writing. */
+    private final class One {
+        private final Link link;
+        private final NewsPlan plan;
+        private final Board board;
+        private final long change;
+        private final Instant now;
+        private final Map<String, Long> courseOf = new HashMap<>();
+        private final Map<String, Long> workOf = new HashMap<>();
+        private final Map<String, Boolean> brought = new HashMap<>();
+        private final List<Told.Trouble> troubles;
+
+        One(Link link, NewsPlan plan, Board board, long change, Instant now) {
+            this.link = link;
+            this.plan = plan;
+            this.board = board;
+            this.change = change;
+            this.now = now;
+            this.troubles = new ArrayList<>(plan.troubles());
+        }
+
+        String write(String news) {
+            plan.courses().forEach(this::course);
+            plan.works().forEach(this::work);
+            int happened = 0;
+            for (ToldDeed deed : plan.happened()) {
+                happened += deed(deed) ? 1 : 0;
+            }
+            plan.results().forEach(this::result);
+            workOf.values().stream().distinct().forEach(work -> works.touch(work, change));
+            String lines = troubles.stream()
+                    .map(trouble -> trouble.where() + ": " + trouble.why())
+                    .collect(Collectors.joining("\n"));
+            links.addImport(
+                    link.id(),
+                    new Links.Import(
+                            change,
+                            now,
+                            news,
+                            (int) plan.many(Status.NEW),
+                            (int) plan.many(Status.CHANGED),
+                            (int) plan.many(Status.GONE),
+                            happened + plan.results().size(),
+                            cut(lines, LONGEST_TROUBLES)));
+            return news;
+        }
+
+        private void course(CourseRow row) {
+            Long ours = row.ours();
+            boolean added = ours == null;
+            if (ours == null) {
+                String name = row.name().isEmpty() ? link.name() : row.name();
+                String colour = Course.COLOURS.get((board.courses().size() + courseOf.size()) % Course.COLOURS.size());
+                ours = courses.add(
+                        link.student(),
+                        board.terms().keySet().stream().findFirst().orElse(null),
+                        change,
+                        new Course.Details(
+                                name,
+                                cut(name, SHORT),
+                                row.teacher().isEmpty() ? null : row.teacher(),
+                                null,
+                                board.zone(),
+                                colour));
+            }
+            courseOf.put(row.key(), ours);
+            if (row.newKey()) {
+                links.addKey(link.id(), change, KeyKind.COURSE, row.key(), ours, added);
+            }
+        }
+
+        private void work(WorkRow row) {
+            Long ours = row.ours();
+            if (row.status() == Status.NEW) {
+                Work.Definition definition = Objects.requireNonNull(row.definition());
+                Long course = row.courseKey() == null ? null : courseOf.get(row.courseKey());
+                if (course == null) {
+                    troubles.add(new Told.Trouble(row.title(), "it names no course that is told of"));
+                    return;
+                }
+                ours = works.add(new Works.NewWork(
+                        link.student(),
+                        change,
+                        Work.Origin.SCHOOL,
+                        "link " + link.id() + " " + row.key(),
+                        null,
+                        definition.inCourse(course),
+                        row.instructions()));
+            } else if (row.status() == Status.CHANGED || row.status() == Status.GONE) {
+                String instructions = row.status() == Status.GONE
+                        ? row.instructions()
+                        : works.instructions(Objects.requireNonNull(ours), changes.undone(link.student()));
+                works.revise(
+                        Objects.requireNonNull(ours),
+                        change,
+                        Objects.requireNonNull(row.definition()),
+                        instructions,
+                        row.status() == Status.GONE);
+                works.touch(ours, change);
+            }
+            if (ours == null) {
+                return;
+            }
+            if (row.newKey()) {
+                links.addKey(link.id(), change, KeyKind.WORK, row.key(), ours, row.brought());
+            }
+            keys.put(row.key(), ours);
+            brought.put(row.key(), row.brought());
+        }
+
+        private final Map<String, Long> keys = new HashMap<>();
+
+        private ZoneId zone(long work) {
+            return board.entries().stream()
+                    .filter(entry -> entry.work().id() == work)
+                    .map(entry -> entry.course().details().zone())
+                    .findFirst()
+                    .orElse(board.zone());
+        }
+
+        private boolean deed(ToldDeed deed) {
+            Long work = keys.get(deed.item());
+            if (work == null) {
+                return false;
+            }
+            try {
+                DeedFacts.Made made = DeedFacts.of(deed, zone(work));
+                long fact = add(work, made, DeedFacts.notAfter(deed.at(), now), deed.by());
+                if (made.text() != null) {
+                    handIns.add(fact, new HandIns.Content(made.text(), null, List.of()));
+                }
+                links.addKey(link.id(), change, KeyKind.DEED, deed.key(), fact, true);
+                return true;
+            } catch (IllegalArgumentException | DateTimeException bad) {
+                troubles.add(new Told.Trouble(deed.item(), String.valueOf(bad.getMessage())));
+                return false;
+            }
+        }
+
+        private long add(long work, DeedFacts.Made made, Instant at, String by) {
+            workOf.put(Long.toString(work), work);
+            return facts.add(new Facts.NewFact(
+                    change,
+                    link.student(),
+                    work,
+                    made.kind(),
+                    at,
+                    now,
+                    made.actor(),
+                    by.isBlank() ? link.name() : by,
+                    made.columns()));
+        }
+
+        /** Of work that another source brought it is the second record; else it is all that there is. */
+        private void result(String key, Told.Result result) {
+            Long work = keys.get(key);
+            if (work == null) {
+                return;
+            }
+            if (Boolean.TRUE.equals(brought.get(key))) {
+                alone(work, result);
+            } else {
+                beside(key, work, result);
+            }
+            workOf.put(key, work);
+            links.addKey(link.id(), change, KeyKind.DEED, NewsPlanner.resultKey(result), work, false);
+        }
+
+        private void alone(long work, Told.Result result) {
+            Instant at = DeedFacts.notAfter(result.at() == null ? now : result.at(), now);
+            if (result.points() != null) {
+                BigDecimal points = Objects.requireNonNull(Rows.decimal(result.points()));
+                add(work, DeedFacts.scored(points, result.status() == Told.Status.SCORED), at, link.name());
+            }
+            if (result.status() == Told.Status.EXCUSED) {
+                add(work, fact("EXCUSED", Map.of("stands", true)), at, link.name());
+            }
+            if (result.missing()) {
+                add(work, fact("FLAGGED", Map.of("flag", "MISSING")), at, link.name());
+            } else if (result.late()) {
+                add(work, fact("FLAGGED", Map.of("flag", "LATE")), at, link.name());
+            }
+            if (!result.comment().isBlank()) {
+                add(
+                        work,
+                        fact("COMMENTED", Map.of("body", result.comment(), "is_private", true, "in_file", false)),
+                        at,
+                        link.name());
+            }
+        }
+
+        private static DeedFacts.Made fact(String kind, Map<String, Object> columns) {
+            return new DeedFacts.Made(
+                    app.navlo.server.store.FactKind.valueOf(kind), app.navlo.core.work.Actor.TEACHER, columns, null);
+        }
+
+        private void beside(String key, long work, Told.Result result) {
+            WorkRow row = plan.works().stream()
+                    .filter(one -> one.key().equals(key))
+                    .findFirst()
+                    .orElseThrow();
+            Deadline due = plan.dues().get(key);
+            material.addOtherRecord(
+                    link.student(),
+                    work,
+                    change,
+                    new Material.OtherRecord(
+                            link.name(),
+                            now,
+                            row.title(),
+                            due == null ? null : due.instant(),
+                            null,
+                            result.points(),
+                            result.missing()));
+        }
+    }
+}

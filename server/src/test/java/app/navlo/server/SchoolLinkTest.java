@@ -1,0 +1,288 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.school.college.CollegeServer;
+import app.navlo.school.college.Fault;
+import app.navlo.server.link.StandIns;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.annotation.DirtiesContext;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Links to the simulated school, over HTTP: what it tells is here, once, whatever is wrong with it. */
+@TestPropertySource(
+        properties = {
+            "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1",
+            "navlo.feeds.follow-clock=false"
+        })
+@DirtiesContext
+public class SchoolLinkTest extends DemoServer {
+    private static final String LINKS = STUDENT + "/links";
+
+    @Autowired
+    private StandIns standIns;
+
+    @AfterMethod
+    public void healTheSchool() {
+        standIns.college().fault(Fault.NONE);
+    }
+
+    private static JsonNode link(TestClient mira, String name) {
+        return mira.get(LINKS)
+                .json()
+                .get("links")
+                .valueStream()
+                .filter(one -> one.get("name").asString().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static TestClient.Answer ask(TestClient mira, String name) {
+        return mira.post(LINKS + "/" + link(mira, name).get("id").asLong() + "/asking", "");
+    }
+
+    private static void on(TestClient mira, int hours) {
+        assertEquals(
+                mira.post("/api/demo/clock", "{\"minutes\":" + 60 * hours + "}").status(), 200);
+    }
+
+    private static List<String> titles(TestClient mira) {
+        List<String> titles = new ArrayList<>();
+        board(mira).get("works").forEach(work -> titles.add(work.get("title").asString()));
+        return titles;
+    }
+
+    private static void addLink(TestClient mira, String form, int status) {
+        TestClient.Answer preview = mira.post(LINKS + "/preview", form);
+        assertEquals(preview.status(), 200, preview.body());
+        String body = "{\"link\":" + form + ",\"fingerprint\":" + preview.json().get("fingerprint") + "}";
+        TestClient.Answer added = mira.post(LINKS, body);
+        assertEquals(added.status(), status, added.body());
+    }
+
+    private static TestClient.Answer delete(TestClient mira, String path) {
+        return mira.send(
+                "DELETE", path, "", "Idempotency-Key", UUID.randomUUID().toString());
+    }
+
+    /** @return the change that undoes it */
+    private static long undo(TestClient mira, long change) {
+        TestClient.Answer undone = mira.post(STUDENT + "/changes/" + change + "/undo", "");
+        assertEquals(undone.status(), 201, undone.body());
+        return undone.json().get("change").asLong();
+    }
+
+    @Test
+    public void bothSystemsOfTheSchoolAreThereAndSayWhatTheyCanDo() {
+        TestClient mira = mira();
+        assertEquals(
+                link(mira, "Thornmere course site").get("abilities").toString(),
+                "[\"DUES\",\"GRADEBOOK\",\"HAND_IN\",\"ASK\"]");
+        assertEquals(link(mira, "College gradebook").get("abilities").toString(), "[\"DUES\",\"GRADEBOOK\"]");
+        assertFalse(link(mira, "College gradebook").toString().contains(CollegeServer.TOKEN), "no token goes out");
+    }
+
+    @Test
+    public void askedAgainWithNoNewsItIsOneConditionalRequest() {
+        TestClient mira = mira();
+        ask(mira, "Thornmere course site");
+        ask(mira, "Thornmere course site");
+        int full = standIns.college().answered();
+        int unchanged = standIns.college().unchanged();
+        assertEquals(ask(mira, "Thornmere course site").json().get("news").asString(), "nothing new");
+        assertEquals(standIns.college().answered(), full);
+        assertEquals(standIns.college().unchanged(), unchanged + 1);
+    }
+
+    @Test(dependsOnMethods = "askedAgainWithNoNewsItIsOneConditionalRequest")
+    public void whatTheTeachersDoArrivesAndIsUndoneAndStaysAway() {
+        TestClient mira = mira();
+        on(mira, 24);
+        String news = ask(mira, "Thornmere course site").json().get("news").asString();
+        assertTrue(news.contains("score") && news.contains("1 new piece of work"), news);
+        assertTrue(titles(mira).contains("Worksheet 11: frost and structure"));
+        int many = titles(mira).size();
+        assertEquals(ask(mira, "Thornmere course site").json().get("news").asString(), "nothing new");
+        long id = link(mira, "Thornmere course site").get("id").asLong();
+        JsonNode imports = mira.get(LINKS + "/" + id + "/imports").json();
+        assertEquals(imports.get(0).get("added").asInt(), 1);
+        long undoing = undo(mira, imports.get(0).get("change").asLong());
+        assertEquals(titles(mira).size(), many - 1);
+        ask(mira, "Thornmere course site");
+        assertEquals(titles(mira).size(), many - 1, "what was undone isn't brought again");
+        undo(mira, undoing);
+        assertEquals(titles(mira).size(), many);
+    }
+
+    @Test(dependsOnMethods = "whatTheTeachersDoArrivesAndIsUndoneAndStaysAway")
+    public void readFromTheBeginningNothingIsDoubled() {
+        TestClient mira = mira();
+        int before = titles(mira).size();
+        long id = link(mira, "Thornmere course site").get("id").asLong();
+        TestClient.Answer anew = mira.post(LINKS + "/" + id + "/asking?anew=true", "");
+        assertEquals(anew.status(), 200, anew.body());
+        assertEquals(titles(mira).size(), before);
+        TestClient.Answer again = mira.post(LINKS + "/" + id + "/asking?anew=true", "");
+        assertEquals(again.json().get("news").asString(), "nothing new");
+    }
+
+    @DataProvider
+    public static Object[][] faults() {
+        return new Object[][] {
+            {Fault.DOWN, "didn't answer"},
+            {Fault.HALF, "didn't answer"},
+            {Fault.ERROR, "answered 500"},
+            {Fault.MANY, "MB"},
+        };
+    }
+
+    @Test(dataProvider = "faults", dependsOnMethods = "readFromTheBeginningNothingIsDoubled")
+    public void aSchoolThatFailsIsSaidSoAskedAgainLaterAndChangesNothing(Fault fault, String words) {
+        TestClient mira = mira();
+        on(mira, 3);
+        List<String> before = titles(mira);
+        standIns.college().fault(fault);
+        TestClient.Answer failed = ask(mira, "Thornmere course site");
+        assertEquals(failed.status(), 409, failed.body());
+        assertTrue(failed.body().contains(words), failed.body());
+        JsonNode link = link(mira, "Thornmere course site");
+        assertTrue(link.get("fault").asString().contains(words), link.toString());
+        assertTrue(link.get("failures").asInt() >= 1);
+        assertEquals(titles(mira), before);
+        standIns.college().fault(Fault.NONE);
+        assertEquals(ask(mira, "Thornmere course site").status(), 200);
+        assertTrue(link(mira, "Thornmere course site").get("fault").isNull());
+    }
+
+    @Test(dependsOnMethods = "aSchoolThatFailsIsSaidSoAskedAgainLaterAndChangesNothing")
+    public void whatComesTwiceOrUnderNewNamesIsHereOnce() {
+        TestClient mira = mira();
+        List<String> before = titles(mira);
+        for (Fault fault : new Fault[] {Fault.REPEAT, Fault.NEW_KEYS, Fault.NONE}) {
+            standIns.college().fault(fault);
+            assertEquals(ask(mira, "Thornmere course site").status(), 200);
+            assertEquals(titles(mira), before, fault.toString());
+        }
+    }
+
+    @Test(dependsOnMethods = "whatComesTwiceOrUnderNewNamesIsHereOnce")
+    public void aDueThatMovesBackAndForthIsFollowedAndSaid() {
+        TestClient mira = mira();
+        String due = work(mira, "Soil lab 7").get("due").asString();
+        standIns.college().fault(Fault.MOVING_DUES);
+        ask(mira, "Thornmere course site");
+        assertFalse(work(mira, "Soil lab 7").get("due").asString().equals(due));
+        ask(mira, "Thornmere course site");
+        assertEquals(work(mira, "Soil lab 7").get("due").asString(), due);
+        long id = link(mira, "Thornmere course site").get("id").asLong();
+        JsonNode imports = mira.get(LINKS + "/" + id + "/imports").json();
+        assertTrue(imports.get(0).get("changed").asInt() > 20, imports.get(0).toString());
+    }
+
+    @Test(dependsOnMethods = "aDueThatMovesBackAndForthIsFollowedAndSaid")
+    public void aBrokenPieceAmongGoodOnesIsToldOf() {
+        TestClient mira = mira();
+        List<String> before = titles(mira);
+        standIns.college().fault(Fault.BROKEN_ROW);
+        on(mira, 30);
+        assertEquals(ask(mira, "Thornmere course site").status(), 200);
+        assertTrue(titles(mira).containsAll(before), "what can't be read now isn't gone");
+    }
+
+    @Test(dependsOnMethods = "aBrokenPieceAmongGoodOnesIsToldOf")
+    public void theGradebookIsTheSecondRecordOfWhatTheSiteBrought() {
+        TestClient mira = mira();
+        List<String> before = titles(mira);
+        TestClient.Answer asked = ask(mira, "College gradebook");
+        assertEquals(asked.status(), 200, asked.body());
+        assertTrue(asked.json().get("news").asString().contains("entries of the gradebook"), asked.body());
+        assertEquals(titles(mira), before);
+        JsonNode detail = mira.get(path(work(mira, "Worksheet 1: reading"))).json();
+        assertTrue(detail.toString().contains("College gradebook"), detail.toString());
+        assertEquals(ask(mira, "College gradebook").json().get("news").asString(), "nothing new");
+    }
+
+    @DataProvider
+    public static Object[][] badBundles() {
+        return new Object[][] {{Fault.BOMB, "unpacks to more"}, {Fault.HALF, "didn't answer"}, {Fault.ERROR, "500"}};
+    }
+
+    @Test(dataProvider = "badBundles", dependsOnMethods = "theGradebookIsTheSecondRecordOfWhatTheSiteBrought")
+    public void aBundleThatCannotBeTakenIsLeftWhereItIs(Fault fault, String words) {
+        TestClient mira = mira();
+        standIns.college().fault(fault);
+        TestClient.Answer failed = ask(mira, "College gradebook");
+        assertEquals(failed.status(), 409, failed.body());
+        assertTrue(failed.body().contains(words), failed.body());
+    }
+
+    @Test(dependsOnMethods = "aBundleThatCannotBeTakenIsLeftWhereItIs")
+    public void aBundleInAnOldEncodingOrWithABrokenRowIsRead() {
+        TestClient mira = mira();
+        for (Fault fault : new Fault[] {Fault.OLD_ENCODING, Fault.BROKEN_ROW}) {
+            standIns.college().fault(fault);
+            assertEquals(ask(mira, "College gradebook").status(), 200, fault.toString());
+        }
+    }
+
+    @Test(dependsOnMethods = "aBundleInAnOldEncodingOrWithABrokenRowIsRead")
+    public void aCalendarIsALinkToo() {
+        TestClient mira = mira();
+        String address = standIns.college().address() + "/site/calendar/soil.ics";
+        String form = "{\"kind\":\"CALENDAR\",\"address\":\"" + address + "\",\"name\":\"Soil calendar\"}";
+        int before = titles(mira).size();
+        addLink(mira, form, 201);
+        assertEquals(titles(mira).size(), before, "the same work of the same course is there already");
+        JsonNode link = link(mira, "Soil calendar");
+        assertEquals(link.get("abilities").toString(), "[\"DUES\"]");
+        String path = LINKS + "/" + link.get("id").asLong();
+        TestClient.Answer paused = mira.send(
+                "PUT",
+                path,
+                "{\"name\":\"Soil calendar\",\"paused\":true}",
+                "Idempotency-Key",
+                UUID.randomUUID().toString());
+        assertEquals(paused.status(), 200, paused.body());
+        assertTrue(link(mira, "Soil calendar").get("paused").asBoolean());
+        JsonNode removed = delete(mira, path).json();
+        assertEquals(mira.get(LINKS).json().get("links").size(), 2);
+        undo(mira, removed.get("change").asLong());
+        assertEquals(mira.get(LINKS).json().get("links").size(), 3);
+        delete(mira, path);
+    }
+
+    @DataProvider
+    public static Object[][] badForms() {
+        return new Object[][] {
+            {"{\"kind\":\"BOX\",\"address\":\"http://10.0.0.1/\"}", "private network"},
+            {"{\"kind\":\"BOX\",\"address\":\"\"}", "Give the address"},
+            {"{\"address\":\"https://example.org\"}", "what kind"},
+            {"{\"kind\":\"CALENDAR\",\"address\":\"SCHOOL/site/calendar/soil\"}", ""},
+            {"{\"kind\":\"BOX\",\"address\":\"SCHOOL/site/v1/\",\"token\":\"wrong\"}", "401"},
+            {"{\"kind\":\"ROSTER\",\"address\":\"SCHOOL/site/calendar/soil.ics\"}", "no zip archive"},
+            {"{\"kind\":\"BOX\",\"address\":\"SCHOOL/site/calendar/soil.ics?\"}", "JSON"},
+        };
+    }
+
+    @Test(dataProvider = "badForms")
+    public void whatCannotBeALinkIsRefusedByName(String form, String words) {
+        TestClient.Answer refused = mira().post(
+                        LINKS + "/preview",
+                        form.replace("SCHOOL", standIns.college().address()));
+        if (words.isEmpty()) {
+            assertEquals(refused.status(), 200, refused.body());
+            return;
+        }
+        assertEquals(refused.status(), 422, refused.body());
+        assertTrue(refused.body().contains(words), refused.body());
+    }
+}
