@@ -38,8 +38,8 @@ function CalendarFeed() {
   if (!feed.data) return null;
   const { address, madeAt } = feed.data;
   return (
-    <section aria-labelledby="feed-out" className="border-line border-l-4 bg-raised px-5 py-5">
-      <h2 id="feed-out" className="font-bold text-[20px] tracking-[-0.01em]">
+    <section aria-labelledby="feed-out" className="border-line border-l-4 bg-raised px-4 py-4">
+      <h2 id="feed-out" className="font-bold text-[17px]">
         Your work in any calendar
       </h2>
       <p className="mt-1 max-w-[64ch] text-ink-2">

@@ -120,8 +120,8 @@ function Faring({ link, stage }: { link: SchoolLink; stage: string | null }) {
         </p>
       )}
       <p className="text-ink-2">
-        {link.askedAt ? `Last answered ${near(link.askedAt, zone, now)}` : 'Not asked yet'}
-        {link.nextAskAt && !link.paused && `, asked ${bad ? 'again ' : ''}${near(link.nextAskAt, zone, now)}`}
+        {link.askedAt ? `Last answered ${near(link.askedAt, zone, now)}.` : 'Not asked yet.'}
+        {link.nextAskAt && !link.paused && ` Next: ${near(link.nextAskAt, zone, now)}.`}
       </p>
     </div>
   );
@@ -160,9 +160,13 @@ function LinkMenu({ link, onAnew, onHistory }: LinkMenuProps) {
       <Menu
         align="end"
         trigger={
-          <Button look="quiet" className="w-8 px-0" aria-label={`More of ${link.name}`}>
+          <button
+            type="button"
+            aria-label={`More of ${link.name}`}
+            className="grid h-8 w-8 place-items-center rounded text-ink-2 hover:bg-line-2 hover:text-ink"
+          >
             <Ellipsis size={17} aria-hidden />
-          </Button>
+          </button>
         }
       >
         <MenuItem onSelect={onHistory}>What it brought</MenuItem>

@@ -20,16 +20,19 @@ function LinksView() {
       <div className="mx-auto flex max-w-[1080px] flex-col gap-8 px-5 py-6 max-sm:px-3">
         <h1 className="sr-only">Links</h1>
         {!preview && <SchoolLinks />}
-        {mayWrite && (
+        {mayWrite && preview && (
           <section aria-label="Read in a calendar file">
-            {preview ? (
-              <Preview key={preview.id} first={preview} onDone={() => setPreview(null)} />
-            ) : (
-              <ChooseFile onRead={setPreview} />
-            )}
+            <Preview key={preview.id} first={preview} onDone={() => setPreview(null)} />
           </section>
         )}
-        {mayWrite && !preview && <CalendarFeed />}
+        {mayWrite && !preview && (
+          <div className="grid gap-6 lg:grid-cols-2">
+            <section aria-label="Read in a calendar file">
+              <ChooseFile onRead={setPreview} />
+            </section>
+            <CalendarFeed />
+          </div>
+        )}
         {!preview && <Changes />}
       </div>
     </div>
@@ -59,15 +62,15 @@ function ChooseFile({ onRead }: { onRead: (preview: ImportPreview) => void }) {
         event.preventDefault();
         void read(event.dataTransfer.files[0]);
       }}
-      className="flex flex-col items-start gap-3 border-yours border-l-4 bg-raised px-5 py-5"
+      className="flex h-full flex-col items-start gap-2 border-line border-l-4 bg-raised px-4 py-4"
     >
-      <h2 className="font-bold text-[20px] tracking-[-0.01em]">Read in a calendar file</h2>
+      <h2 className="font-bold text-[17px]">Read in a calendar file</h2>
       <p className="max-w-[64ch] text-ink-2">
         Most course sites and every calendar program can export one, often called .ics. You see first what is
         new, changed and gone, and nothing happens until you say so. Reading the same calendar in again
         doubles nothing.
       </p>
-      <Button look="main" disabled={share !== null} onClick={() => input.current?.click()} className="h-9">
+      <Button disabled={share !== null} onClick={() => input.current?.click()} className="h-9">
         {share === null ? 'Choose a calendar file' : 'Reading …'}
       </Button>
       <input

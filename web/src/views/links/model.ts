@@ -63,20 +63,17 @@ export const LINK_KIND_ABOUT: Record<LinkKind, string> = {
   CALENDAR: 'A calendar that a course gives: dues, and nothing more.',
 };
 
-const ABILITIES = ['DUES', 'GRADEBOOK', 'HAND_IN', 'ASK'] as const satisfies readonly Ability[];
+const TELLS = { DUES: 'dues', GRADEBOOK: 'scores' } as const;
+const TAKES = { HAND_IN: 'hand-ins', ASK: 'requests' } as const;
 
-const ABILITY_WORDS: Record<Ability, string> = {
-  DUES: 'tells dues',
-  GRADEBOOK: 'tells scores',
-  HAND_IN: 'takes hand-ins',
-  ASK: 'takes requests',
-};
+function named(verb: string, words: Partial<Record<Ability, string>>, abilities: readonly Ability[]): string {
+  const said = abilities.map((ability) => words[ability]).filter(Boolean);
+  return said.length === 0 ? '' : `${verb} ${said.join(' and ')}`;
+}
 
 /** "tells dues and scores, takes hand-ins and requests". */
 export function abilityWords(abilities: readonly Ability[]): string {
-  return ABILITIES.filter((ability) => abilities.includes(ability))
-    .map((ability) => ABILITY_WORDS[ability])
-    .join(', ');
+  return [named('tells', TELLS, abilities), named('takes', TAKES, abilities)].filter(Boolean).join(', ');
 }
 
 export const STAGE_OF_ASKING: Record<NonNullable<SchoolLink['stage']>, string> = {

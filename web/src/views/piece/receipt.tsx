@@ -74,6 +74,11 @@ function ReceiptBody({ detail, receipt }: { detail: Detail; receipt: Receipt }) 
           {CONTENT_WORDS[receipt.content]}, attempt {receipt.attempt}
         </Row>
         <Row name="Number">{receipt.id}</Row>
+        {receipt.school && (
+          <Row name="Taken by">
+            {receipt.school}, <span className="text-ink-2">as {receipt.number}</span>
+          </Row>
+        )}
         {receipt.note && <Row name="Note">{receipt.note}</Row>}
       </dl>
       {receipt.files.map((file) => (

@@ -54,3 +54,10 @@ CREATE TABLE link_import (
     troubles  CHARACTER VARYING(20000) NOT NULL
 );
 CREATE INDEX import_of_link ON link_import (link_id, change_id);
+
+-- What the school that took a hand-in gave for it.
+CREATE TABLE hand_in_receipt (
+    fact_id BIGINT PRIMARY KEY REFERENCES hand_in (fact_id),
+    school  VARCHAR(200) NOT NULL,
+    number  VARCHAR(200) NOT NULL
+);

@@ -260,6 +260,44 @@ public class SchoolLinkTest extends DemoServer {
         delete(mira, path);
     }
 
+    private static TestClient.Answer handInText(TestClient mira, JsonNode work) {
+        String path = path(work);
+        assertEquals(
+                mira.send("PUT", path + "/draft", "{\"text\":\"Loam, and eleven worms.\"}", "If-Match", version(work))
+                        .status(),
+                200);
+        return mira.post(
+                path + "/hand-ins",
+                "{\"content\":\"TEXT\",\"files\":[],\"note\":null}",
+                "If-Match",
+                version(work(mira, work.get("title").asString())));
+    }
+
+    @Test(dependsOnMethods = "aCalendarIsALinkToo")
+    public void aHandInIsWithTheSchoolBeforeItCountsAndComesBackOnce() {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Worksheet 11");
+        standIns.college().fault(Fault.DOWN);
+        TestClient.Answer refused = handInText(mira, work);
+        assertEquals(refused.status(), 503, refused.body());
+        assertTrue(refused.body().contains("does not count as done yet"), refused.body());
+        assertEquals(work(mira, "Worksheet 11").get("stage").asString(), "DRAFT");
+        standIns.college().fault(Fault.NONE);
+        TestClient.Answer taken = handInText(mira, work(mira, "Worksheet 11"));
+        assertEquals(taken.status(), 201, taken.body());
+        JsonNode receipt = taken.json().get("receipt");
+        assertEquals(receipt.get("school").asString(), "Thornmere course site");
+        assertTrue(receipt.get("number").asString().startsWith("TC-"), receipt.toString());
+        assertEquals(work(mira, "Worksheet 11").get("stage").asString(), "TURNED_IN");
+        assertEquals(ask(mira, "Thornmere course site").status(), 200);
+        assertEquals(work(mira, "Worksheet 11").get("attemptsUsed").asInt(), 1, "it isn't told of a second time");
+        on(mira, 24 * 8);
+        ask(mira, "Thornmere course site");
+        JsonNode graded = work(mira, "Worksheet 11");
+        assertEquals(graded.get("stage").asString(), "RETURNED", graded.toString());
+        assertTrue(graded.at("/score/points").asDouble() > 0, graded.toString());
+    }
+
     @DataProvider
     public static Object[][] badForms() {
         return new Object[][] {

@@ -12,6 +12,7 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.OneChange;
+import app.navlo.server.work.SchoolBox;
 import app.navlo.server.work.WorkDesk;
 import app.navlo.server.work.Writer;
 import java.time.Duration;
@@ -19,6 +20,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -27,8 +29,10 @@ import org.springframework.transaction.annotation.Transactional;
 class LeewayDesk {
     private final WorkDesk desk;
     private final OneChange one;
+    private final SchoolBox school;
 
-    LeewayDesk(WorkDesk desk, OneChange one) {
+    LeewayDesk(WorkDesk desk, OneChange one, SchoolBox school) {
+        this.school = school;
         this.desk = desk;
         this.one = one;
     }
@@ -44,7 +48,9 @@ class LeewayDesk {
         String summary = "Asked for an extension: " + title(entry);
         return one.write(writer, "ask " + work, ChangeKind.OWN, summary, change -> {
             refuse(finding.extension().bars());
-            desk.add(writer, change, work, FactKind.EXTENSION_ASKED, Map.of());
+            Optional<SchoolBox.Taken> taken = school.ask(writer, work);
+            long fact = desk.add(writer, change, work, FactKind.EXTENSION_ASKED, Map.of());
+            taken.ifPresent(asked -> school.is(asked, change, fact));
             ExtensionRule rule = Objects.requireNonNull(entry.book().rules().extension());
             if (rule.answered() == ExtensionRule.Answered.AT_ONCE) {
                 Instant due = Objects.requireNonNull(finding.extension().newDue());

@@ -45,6 +45,25 @@ public class HandIns {
         }
     }
 
+    /** That a school took it. @param number by which the school knows it */
+    public void received(long fact, String school, String number) {
+        db.sql("INSERT INTO hand_in_receipt (fact_id, school, number) VALUES (:fact, :school, :number)")
+                .param("fact", fact)
+                .param("school", school)
+                .param("number", number)
+                .update();
+    }
+
+    /** What the school that took it gave for it. */
+    public record SchoolReceipt(String school, String number) {}
+
+    public Optional<SchoolReceipt> receiptOf(long fact) {
+        return db.sql("SELECT school, number FROM hand_in_receipt WHERE fact_id = :fact")
+                .param("fact", fact)
+                .query((row, n) -> new SchoolReceipt(row.getString("school"), row.getString("number")))
+                .optional();
+    }
+
     public Optional<Content> find(long fact) {
         List<StoredFile> files = db.sql("""
                 SELECT name, media_type, size, sha256 FROM hand_in_file WHERE fact_id = :fact ORDER BY position

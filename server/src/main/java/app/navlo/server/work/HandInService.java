@@ -27,6 +27,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -45,8 +46,17 @@ public class HandInService {
     private final Files files;
     private final Material material;
     private final WriteOnce once;
+    private final SchoolBox school;
 
-    HandInService(WorkDesk desk, Drafts drafts, HandIns handIns, Files files, Material material, WriteOnce once) {
+    HandInService(
+            WorkDesk desk,
+            Drafts drafts,
+            HandIns handIns,
+            Files files,
+            Material material,
+            WriteOnce once,
+            SchoolBox school) {
+        this.school = school;
         this.files = files;
         this.material = material;
         this.desk = desk;
@@ -92,21 +102,28 @@ public class HandInService {
             throw notYours(entry);
         }
         HandIns.Content content = content(entry.work(), request);
+        Optional<SchoolBox.Taken> taken = school.handIn(writer, work, content);
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.HAND_IN, "Handed in " + title);
-        long fact = desk.add(
-                writer,
-                change,
-                work,
-                FactKind.HANDED_IN,
-                Map.of(
-                        "attempt",
-                        entry.state().attemptsUsed() + 1,
-                        "content",
-                        request.content().name()));
+        Map<String, Object> columns = Map.of(
+                "attempt",
+                entry.state().attemptsUsed() + 1,
+                "content",
+                request.content().name());
+        long fact = desk.add(writer, change, work, FactKind.HANDED_IN, at(taken), columns);
         handIns.add(fact, content);
+        taken.ifPresent(one -> {
+            school.is(one, change, fact);
+            handIns.received(fact, one.school(), one.number());
+        });
         drafts.clear(work);
         return new Done(change, fact);
+    }
+
+    /** When it was done: by the school's word where it took it. */
+    private Instant at(Optional<SchoolBox.Taken> taken) {
+        Instant now = desk.now();
+        return taken.map(SchoolBox.Taken::at).filter(at -> !at.isAfter(now)).orElse(now);
     }
 
     private HandIns.Content content(Work work, HandIn request) {
@@ -232,9 +249,12 @@ public class HandInService {
                     "There is nothing to withdraw",
                     "Only what is with the teacher and not graded yet can be taken back.");
         }
+        Optional<SchoolBox.Taken> taken =
+                handIns.receiptOf(standing).isPresent() ? school.withdraw(writer, work) : Optional.empty();
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.WITHDRAW, "Withdrew " + title);
-        long fact = desk.add(writer, change, work, FactKind.WITHDRAWN, Map.of());
+        long fact = desk.add(writer, change, work, FactKind.WITHDRAWN, at(taken), Map.of());
+        taken.ifPresent(one -> school.is(one, change, fact));
         if (entry.recorded().stream().noneMatch(one -> one.id() == standing && isDone(one.fact()))) {
             refill(writer, work, standing);
         }

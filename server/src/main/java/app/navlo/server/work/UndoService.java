@@ -11,12 +11,16 @@ import app.navlo.server.store.Changes.Change;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.Works;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,6 +38,7 @@ public class UndoService {
     private final Drafts drafts;
     private final HandIns contents;
     private final LiveFeed live;
+    private final SchoolBox school;
 
     UndoService(
             WorkDesk desk,
@@ -43,7 +48,9 @@ public class UndoService {
             Courses courses,
             Drafts drafts,
             HandIns contents,
-            LiveFeed live) {
+            LiveFeed live,
+            SchoolBox school) {
+        this.school = school;
         this.desk = desk;
         this.handIns = handIns;
         this.changes = changes;
@@ -76,7 +83,13 @@ public class UndoService {
                     .change();
         }
         if (change.kind() == ChangeKind.WITHDRAW) {
-            letStandAgain(writer, touched.iterator().next(), change.at());
+            long work = touched.iterator().next();
+            RecordedFact handIn = letStandAgain(writer, work, change.at());
+            Optional<SchoolBox.Taken> taken = takenAgain(writer, work, handIn);
+            long undo = undoPlainly(writer, change, target, touched);
+            taken.ifPresent(
+                    one -> school.is(one, undo, Objects.requireNonNull(handIn).id()));
+            return undo;
         }
         return undoPlainly(writer, change, target, touched);
     }
@@ -140,7 +153,16 @@ public class UndoService {
     }
 
     /** A withdrawn hand-in stands again as of its own instant, which would be untrue once its due has passed. */
-    private void letStandAgain(Writer writer, long work, Instant withdrawn) {
+    /** A school that was told of the withdrawal is told that it stands. */
+    private Optional<SchoolBox.Taken> takenAgain(Writer writer, long work, @Nullable RecordedFact handIn) {
+        boolean wasTaken = handIn != null && contents.receiptOf(handIn.id()).isPresent();
+        return wasTaken
+                ? contents.find(handIn.id()).flatMap(content -> school.handIn(writer, work, content))
+                : Optional.empty();
+    }
+
+    /** @return the hand-in that stands again; null where none is known */
+    private @Nullable RecordedFact letStandAgain(Writer writer, long work, Instant withdrawn) {
         Board.Entry entry = desk.open(new Writer(writer.student(), writer.person(), writer.name(), null, null), work);
         Instant due = entry.state().due();
         if (due != null && !withdrawn.isAfter(due) && desk.now().isAfter(due)) {
@@ -149,6 +171,10 @@ public class UndoService {
                     "Hand it in again; the files lie ready in the draft.");
         }
         clearRefilled(work, entry);
+        return entry.recorded().stream()
+                .filter(fact -> fact.fact() instanceof Fact.HandedIn)
+                .reduce((earlier, later) -> later)
+                .orElse(null);
     }
 
     /** Takes away what the withdrawal laid ready, but never what was added to it since. */

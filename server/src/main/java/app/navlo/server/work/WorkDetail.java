@@ -177,6 +177,8 @@ public record WorkDetail(
      *
      * @param timing as the hand-in was judged when it was made: on time, late, or no due date
      * @param stands whether it is still with the teacher or was returned; false once withdrawn or sent back
+     * @param school that took it, by its link; null where it went to none
+     * @param number that the school gave it; null where it went to none
      */
     public record Receipt(
             long id,
@@ -191,6 +193,8 @@ public record WorkDetail(
             boolean stands,
             @Nullable String text,
             @Nullable String note,
+            @Nullable String school,
+            @Nullable String number,
             List<ReceiptFile> files) {}
 
     /** @param position from 1 */

@@ -196,6 +196,7 @@ class WorkDetails {
         for (StoredFile file : content.files()) {
             files.add(new ReceiptFile(files.size() + 1, file.name(), file.mediaType(), file.size(), file.sha256()));
         }
+        HandIns.SchoolReceipt taken = handIns.receiptOf(recorded.id()).orElse(null);
         WorkState then = stateJustAfter(entry, recorded);
         boolean isRedo = then.redo() != null;
         return new Receipt(
@@ -211,6 +212,8 @@ class WorkDetails {
                 Objects.equals(entry.standingHandIn(), recorded.id()),
                 content.text(),
                 content.note(),
+                taken == null ? null : taken.school(),
+                taken == null ? null : taken.number(),
                 files);
     }
 
