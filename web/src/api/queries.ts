@@ -76,6 +76,12 @@ export const linkImportsQuery = (student: number, link: number) =>
       ),
   });
 
+export const recordsQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'records'],
+    queryFn: () => take(client.GET('/api/students/{student}/records', { params: { path: { student } } })),
+  });
+
 export const calendarFeedQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'calendar-feed'],

@@ -10,6 +10,7 @@ import { Failed, Loading } from '../../ui/states';
 import { CalendarFeed } from './calendar-feed';
 import { Preview } from './preview';
 import { SchoolLinks } from './school-links';
+import { TwoRecords } from './two-records';
 
 /** Where the data comes from: links to schools, calendar files in, a calendar out, and what was changed when, with undo. */
 function LinksView() {
@@ -20,6 +21,7 @@ function LinksView() {
       <div className="mx-auto flex max-w-[1080px] flex-col gap-8 px-5 py-6 max-sm:px-3">
         <h1 className="sr-only">Links</h1>
         {!preview && <SchoolLinks />}
+        {!preview && <TwoRecords />}
         {mayWrite && preview && (
           <section aria-label="Read in a calendar file">
             <Preview key={preview.id} first={preview} onDone={() => setPreview(null)} />

@@ -1,9 +1,12 @@
 import type { ReactNode } from 'react';
-import type { Detail } from '../../api/client';
+import { client, type Detail, writeKey } from '../../api/client';
+import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
+import { TextButton } from '../../ui/button';
+import { noticeFault } from '../../ui/notice';
 import { WriteToTeacher } from './message';
 import { Part } from './piece';
 
@@ -13,13 +16,35 @@ type Record = Detail['material']['records'][number];
 function Records({ detail }: { detail: Detail }) {
   return detail.material.records.map((record) => (
     <OneRecord key={record.toldBy} record={record}>
-      {record.disagreements.length > 0 && (
-        <div className="mt-1.5 pl-3">
-          <WriteToTeacher detail={detail} />
-        </div>
-      )}
+      <div className="mt-1.5 flex flex-wrap gap-x-5 pl-3">
+        {record.disagreements.length > 0 && <WriteToTeacher detail={detail} />}
+        <NotThisWork detail={detail} record={record} />
+      </div>
     </OneRecord>
   ));
+}
+
+/** A record that was put here by its likeness, and is of something else. */
+function NotThisWork({ detail, record }: { detail: Detail; record: Record }) {
+  const { id, mayWrite } = useStudent();
+  if (!mayWrite) return null;
+  const part = () =>
+    void writeChange(
+      id,
+      client.PUT('/api/students/{student}/works/{work}/match', {
+        params: {
+          path: { student: id, work: detail.work.id },
+          header: { 'Idempotency-Key': writeKey() },
+        },
+        body: { book: record.toldBy, with: null },
+      }),
+      `${record.toldBy} speaks of other work`,
+    ).catch(noticeFault);
+  return (
+    <TextButton className="text-ink-2" onClick={part}>
+      {record.toldBy} speaks of other work
+    </TextButton>
+  );
 }
 
 function OneRecord({ record, children }: { record: Record; children: ReactNode }) {

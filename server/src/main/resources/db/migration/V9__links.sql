@@ -61,3 +61,6 @@ CREATE TABLE hand_in_receipt (
     school  VARCHAR(200) NOT NULL,
     number  VARCHAR(200) NOT NULL
 );
+
+-- A record that turned out to be of other work is no longer of this one.
+ALTER TABLE other_record ADD COLUMN gone BOOLEAN DEFAULT FALSE NOT NULL;

@@ -211,6 +211,35 @@ public class SchoolLinkTest extends DemoServer {
         assertEquals(ask(mira, "College gradebook").json().get("news").asString(), "nothing new");
     }
 
+    @Test(dependsOnMethods = "theGradebookIsTheSecondRecordOfWhatTheSiteBrought")
+    public void whereTheTwoDisagreeIsListedAndAMatchIsPartedAndStaysSo() {
+        TestClient mira = mira();
+        JsonNode records = mira.get(STUDENT + "/records").json();
+        assertTrue(records.get("agreeing").asInt() > 30, records.get("agreeing").toString());
+        JsonNode missing = records.get("differing")
+                .valueStream()
+                .filter(one -> one.toString().contains("missing in the gradebook"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(missing.get("book").asString(), "College gradebook");
+        assertTrue(missing.at("/disagreements/0/toDo").asString().contains("receipt"), missing.toString());
+        String path = STUDENT + "/works/" + missing.get("work").asLong() + "/match";
+        String form = "{\"book\":\"College gradebook\",\"with\":null}";
+        TestClient.Answer parted = mira.send(
+                "PUT", path, form, "Idempotency-Key", UUID.randomUUID().toString());
+        assertEquals(parted.status(), 200, parted.body());
+        assertFalse(mira.get(STUDENT + "/records").body().contains("\"work\":" + missing.get("work") + ","));
+        long book = link(mira, "College gradebook").get("id").asLong();
+        assertEquals(mira.post(LINKS + "/" + book + "/asking?anew=true", "").status(), 200);
+        assertFalse(mira.get(STUDENT + "/records").body().contains("\"work\":" + missing.get("work") + ","));
+        undo(mira, parted.json().get("change").asLong());
+        assertTrue(mira.get(STUDENT + "/records").body().contains("\"work\":" + missing.get("work") + ","));
+        assertEquals(
+                mira.send("PUT", path, form.replace("College", "No"), "Idempotency-Key", "k" + System.nanoTime())
+                        .status(),
+                404);
+    }
+
     @DataProvider
     public static Object[][] badBundles() {
         return new Object[][] {{Fault.BOMB, "unpacks to more"}, {Fault.HALF, "didn't answer"}, {Fault.ERROR, "500"}};

@@ -139,13 +139,18 @@ class LinkDesk {
         Board board = board(student, person);
         try {
             News news = kind(link).ask(link, board.zone());
-            NewsPlan plan = new NewsPlanner(board, links.keys(0, changes.undone(student))).plan(news);
+            NewsPlan plan = planner(link, board).plan(news);
             String source = Objects.requireNonNull(news.told()).source();
             String called = name != null && !name.isBlank() ? name.strip() : source.isBlank() ? "School" : source;
             return new Preview(news, plan, cut(called, LONGEST_NAME), fingerprint(plan));
         } catch (LinkFault fault) {
             throw Refusal.invalid("address", String.valueOf(fault.getMessage()));
         }
+    }
+
+    private NewsPlanner planner(Link link, Board board) {
+        boolean second = link.access().kind() != Links.Kind.BOX;
+        return new NewsPlanner(board, links.keys(link.id(), changes.undone(link.student())), second);
     }
 
     private static String fingerprint(NewsPlan plan) {
@@ -263,7 +268,7 @@ class LinkDesk {
         }
         return Objects.requireNonNull(transaction.execute(status -> {
             Board board = board(link.student(), zone);
-            NewsPlan plan = new NewsPlanner(board, links.keys(link.id(), changes.undone(link.student()))).plan(news);
+            NewsPlan plan = planner(link, board).plan(news);
             asking.reached(link.id(), Stage.WRITING);
             String words = null;
             if (!plan.isEmpty()) {

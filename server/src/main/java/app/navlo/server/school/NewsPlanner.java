@@ -3,6 +3,8 @@ package app.navlo.server.school;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.reason.Sentences;
+import app.navlo.core.reconcile.Reconciled;
+import app.navlo.core.reconcile.RecordEntry;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkItem;
@@ -41,9 +43,14 @@ final class NewsPlanner {
     private final Map<String, Long> courseOf = new HashMap<>();
     private final Set<String> told = new HashSet<>();
 
-    NewsPlanner(Board board, Map<KeyKind, Map<String, Key>> keys) {
+    private final boolean byLikeness;
+    private final Map<String, Board.Entry> likened = new HashMap<>();
+
+    /** @param byLikeness whether work of a like title and due is taken for the same: a second record names things its own way */
+    NewsPlanner(Board board, Map<KeyKind, Map<String, Key>> keys, boolean byLikeness) {
         this.board = board;
         this.keys = keys;
+        this.byLikeness = byLikeness;
         board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
     }
 
@@ -55,6 +62,9 @@ final class NewsPlanner {
                 .map(this::known)
                 .filter(Objects::nonNull)
                 .forEach(entry -> taken.add(entry.work().id()));
+        if (byLikeness) {
+            liken(content);
+        }
         List<WorkRow> works = new ArrayList<>();
         Map<String, WorkRow> byKey = new HashMap<>();
         for (Told.Work work : content.works()) {
@@ -179,8 +189,41 @@ final class NewsPlanner {
                 .anyMatch(key -> key.ours() == entry.work().id() && key.brought());
     }
 
+    /** Matches what no key names, course by course, the most alike first. */
+    private void liken(Told content) {
+        Map<Long, List<RecordEntry>> book = new HashMap<>();
+        for (Told.Work work : content.works()) {
+            Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
+            if (course != null && !keys.get(KeyKind.WORK).containsKey(work.key())) {
+                book.computeIfAbsent(course, any -> new ArrayList<>())
+                        .add(entry(work.key(), work.title(), instant(work.due())));
+            }
+        }
+        book.forEach((course, entriesOfBook) -> {
+            List<RecordEntry> site = board.entries().stream()
+                    .filter(entry -> entry.course().id() == course)
+                    .filter(entry -> !taken.contains(entry.work().id()))
+                    .map(entry -> entry(
+                            Long.toString(entry.work().id()),
+                            entry.work().definition().title(),
+                            instant(entry.work().definition().due())))
+                    .toList();
+            Reconciled.of(site, entriesOfBook, List.of(), null)
+                    .matches()
+                    .forEach((ours, theirs) -> likened.put(theirs, entries.get(Long.valueOf(ours))));
+        });
+    }
+
+    private static RecordEntry entry(String id, String title, @Nullable Instant due) {
+        return new RecordEntry(id, null, title, due, null, null, false);
+    }
+
     /** The one piece of work of the same course and title that no other key means; of several the one of the same due. */
     private Board.@Nullable Entry alike(Told.Work work) {
+        Board.Entry like = likened.get(work.key());
+        if (like != null && !taken.contains(like.work().id())) {
+            return like;
+        }
         Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
         List<Board.Entry> alike = board.entries().stream()
                 .filter(entry -> course != null && entry.course().id() == course)

@@ -171,15 +171,45 @@ public class Material {
 
     /** What each other system last told of it. */
     public List<OtherRecord> otherRecords(long work, Set<Long> undone) {
-        Map<String, OtherRecord> latest = new LinkedHashMap<>();
-        standing("""
-                SELECT change_id, told_by, told_at, title, due_at, handed_in, points, is_missing
-                FROM other_record WHERE work_id = :work ORDER BY id
-                """, work, undone, Material::record).forEach(told -> latest.put(told.toldBy(), told));
-        return List.copyOf(latest.values());
+        return otherRecords("""
+                SELECT work_id, change_id, told_by, told_at, title, due_at, handed_in, points, is_missing, gone
+                FROM other_record WHERE work_id = :of ORDER BY id
+                """, work, undone).getOrDefault(work, List.of());
     }
 
-    private static OtherRecord record(ResultSet row, int n) throws SQLException {
+    /** The same for all work of a student that has any. */
+    public Map<Long, List<OtherRecord>> otherRecordsOf(long student, Set<Long> undone) {
+        return otherRecords("""
+                SELECT work_id, change_id, told_by, told_at, title, due_at, handed_in, points, is_missing, gone
+                FROM other_record WHERE student_id = :of ORDER BY id
+                """, student, undone);
+    }
+
+    private Map<Long, List<OtherRecord>> otherRecords(String sql, long of, Set<Long> undone) {
+        Map<Long, Map<String, OtherRecord>> latest = new LinkedHashMap<>();
+        db.sql(sql).param("of", of).query(row -> {
+            if (undone.contains(row.getLong("change_id"))) {
+                return;
+            }
+            Map<String, OtherRecord> ofWork =
+                    latest.computeIfAbsent(row.getLong("work_id"), any -> new LinkedHashMap<>());
+            if (row.getBoolean("gone")) {
+                ofWork.remove(row.getString("told_by"));
+            } else {
+                ofWork.put(row.getString("told_by"), record(row));
+            }
+        });
+        Map<Long, List<OtherRecord>> records = new LinkedHashMap<>();
+        latest.forEach((work, told) -> records.put(work, List.copyOf(told.values())));
+        return records;
+    }
+
+    /** A record of another system turned out to be of other work. */
+    public void partOtherRecord(long student, long work, long change, OtherRecord told) {
+        addOtherRecord(student, work, change, told, true);
+    }
+
+    private static OtherRecord record(ResultSet row) throws SQLException {
         return new OtherRecord(
                 row.getString("told_by"),
                 Rows.instant(row, "told_at"),
@@ -191,10 +221,14 @@ public class Material {
     }
 
     public void addOtherRecord(long student, long work, long change, OtherRecord told) {
+        addOtherRecord(student, work, change, told, false);
+    }
+
+    private void addOtherRecord(long student, long work, long change, OtherRecord told, boolean gone) {
         db.sql("""
                 INSERT INTO other_record (student_id, work_id, change_id, told_by, told_at, title, due_at, handed_in,
-                                          points, is_missing)
-                VALUES (:student, :work, :change, :toldBy, :toldAt, :title, :due, :handedIn, :points, :missing)
+                                          points, is_missing, gone)
+                VALUES (:student, :work, :change, :toldBy, :toldAt, :title, :due, :handedIn, :points, :missing, :gone)
                 """)
                 .param("student", student)
                 .param("work", work)
@@ -206,6 +240,7 @@ public class Material {
                 .param("handedIn", told.handedIn())
                 .param("points", Rows.decimal(told.points()))
                 .param("missing", told.missing())
+                .param("gone", gone)
                 .update();
     }
 }
