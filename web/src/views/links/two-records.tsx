@@ -3,8 +3,7 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { recordsQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
-import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { day } from '../../lib/time';
 import { count, sentence } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 
@@ -35,7 +34,6 @@ function TwoRecords() {
 
 function OneWork({ two }: { two: Two }) {
   const { id, work, course, zone } = useStudent();
-  const now = useNow();
   const piece = work(two.work);
   if (!piece) return null;
   return (
@@ -58,8 +56,7 @@ function OneWork({ two }: { two: Two }) {
         {two.disagreements.map((one) => (
           <p key={one.words}>
             <b className="font-[680]">{sentence(one.words)}</b> {one.believe}.{' '}
-            {one.settledBy &&
-              `It will likely settle on the next grading day, ${near(one.settledBy, zone, now)}. `}
+            {one.settledBy && `It will likely settle on the next grading day, ${day(one.settledBy, zone)}. `}
             <span className="text-ink-2">{sentence(one.toDo)}</span>
           </p>
         ))}

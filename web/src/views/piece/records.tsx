@@ -3,7 +3,7 @@ import { client, type Detail, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { day, near } from '../../lib/time';
 import { sentence } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { noticeFault } from '../../ui/notice';
@@ -68,8 +68,7 @@ function OneRecord({ record, children }: { record: Record; children: ReactNode }
           <p className="font-semibold">{sentence(one.words)}</p>
           <p>
             {one.believe}.
-            {one.settledBy &&
-              ` It will likely settle on the next grading day, ${near(one.settledBy, zone, now)}.`}
+            {one.settledBy && ` It will likely settle on the next grading day, ${day(one.settledBy, zone)}.`}
           </p>
           <p className="text-ink-2">{sentence(one.toDo)}</p>
         </div>

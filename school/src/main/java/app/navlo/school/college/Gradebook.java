@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
 
 /**
  * The gradebook of record: a system of its own, which copies what the course site has each morning. What hasn't been scored
- * by then and is past its due it has as missing, whether or not it was handed in.
+ * by then and wasn't handed in by its due it has as missing, also when it was handed in since.
  */
 final class Gradebook {
     static final String NAME = "College gradebook";
@@ -147,6 +147,7 @@ final class Gradebook {
         Deed score = null;
         Deed handedIn = null;
         boolean excused = false;
+        boolean answered = false;
         for (Deed deed : college.life(item)) {
             if (deed.at().isAfter(asOf)) {
                 continue;
@@ -157,6 +158,7 @@ final class Gradebook {
                     && !deed.body().path("provisional").asBoolean(false);
             score = posted ? deed : score;
             handedIn = deed.kind() == Deed.Kind.HANDED_IN ? deed : handedIn;
+            answered = answered || deed.kind() == Deed.Kind.RETURNED || deed.kind() == Deed.Kind.POSTED;
             excused = excused || deed.kind() == Deed.Kind.EXCUSED;
         }
         boolean past = item.due() != null && item.due().isBefore(asOf);
@@ -168,7 +170,7 @@ final class Gradebook {
             Rational points = number(new BigDecimal(score.body().get("points").asString()));
             return Optional.of(of(item, Roster.ScoreStatus.FULLY_GRADED, points, score, late, false, score.at()));
         }
-        boolean missing = past && item.expectsHandIn() && item.required();
+        boolean missing = past && (handedIn == null || late) && !answered && item.expectsHandIn() && item.required();
         if (!missing && handedIn == null) {
             return Optional.empty();
         }

@@ -75,7 +75,7 @@ final class Teachers {
                     last.at().plus(Duration.ofHours(Math.max(1, course.habits().postsAfterHours())));
             return Optional.of(deed(at, Deed.Kind.SCORED, item, course, shown));
         }
-        Optional<Deed> unsaid = comment(item, course, life);
+        Optional<Deed> unsaid = cleared(item, course, life).or(() -> comment(item, course, life));
         return unsaid.isPresent() ? unsaid : release(item, course, life).or(() -> missing(item, course, life));
     }
 
@@ -172,6 +172,29 @@ final class Teachers {
                 .put("points", points)
                 .put("posted", course.habits().postsAfterHours() == 0);
         return deed(at, Deed.Kind.SCORED, item, course, body);
+    }
+
+    /** What was recorded as missing isn't any more once it is scored. */
+    private Optional<Deed> cleared(Item item, Course course, List<Deed> life) {
+        Deed flag = null;
+        Deed scored = null;
+        for (Deed deed : life) {
+            flag = deed.kind() == Deed.Kind.FLAGGED ? deed : flag;
+            scored = deed.kind() == Deed.Kind.SCORED ? deed : scored;
+        }
+        boolean stale = flag != null
+                && scored != null
+                && scored.at().isAfter(college.start())
+                && scored.at().isAfter(flag.at())
+                && "missing".equalsIgnoreCase(flag.text("flag"));
+        return stale
+                ? Optional.of(deed(
+                        scored.at().plus(Duration.ofMinutes(1)),
+                        Deed.Kind.FLAGGED,
+                        item,
+                        course,
+                        JSON.createObjectNode().put("flag", "CLEARED")))
+                : Optional.empty();
     }
 
     /** Words that go with a score that the teacher gave by itself, minutes after it. */
