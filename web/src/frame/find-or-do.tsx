@@ -19,7 +19,7 @@ const DEEDS: readonly (readonly [words: string, path: string, more: string])[] =
   ['Set your time', 'next?set=hours', 'free hours classes holidays breaks'],
   ['Add a busy calendar', 'next?set=hours&part=busy', 'feed'],
   ['Set goals', 'next?set=goals', 'target importance'],
-  ['Read in a calendar file', 'links', 'import'],
+  ['Read in a file', 'links', 'import'],
   ['Put your work into a calendar', 'links', 'feed export subscribe'],
 ];
 const HEAD =

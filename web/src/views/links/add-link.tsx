@@ -2,15 +2,14 @@ import { type FormEvent, useState } from 'react';
 import { client, type LinkPreview, Refused, type Schemas, take, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
-import { useNow } from '../../lib/now';
-import { dateWords, near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
-import { abilityWords, KINDS, LINK_KIND_ABOUT, LINK_KIND_WORDS, type LinkKind, linkWords } from './model';
+import { abilityWords, KINDS, LINK_KIND_ABOUT, LINK_KIND_WORDS, linkWords } from './model';
+import { ToldRows } from './told-rows';
 
 type Form = Schemas['LinkForm'];
 
@@ -84,11 +83,11 @@ function Where({ form, onForm, onPreview }: WhereProps) {
   };
   return (
     <form onSubmit={(event) => void look(event)} className="flex flex-col gap-3">
-      <Choice<LinkKind>
+      <Choice<(typeof KINDS)[number]>
         label="What it is"
-        value={form.kind}
+        value={form.kind as (typeof KINDS)[number]}
         options={KINDS.map((kind) => [kind, LINK_KIND_WORDS[kind]] as const)}
-        hint={LINK_KIND_ABOUT[form.kind]}
+        hint={LINK_KIND_ABOUT[form.kind as (typeof KINDS)[number]]}
         onChange={(kind) => change({ kind })}
       />
       <TextField
@@ -138,12 +137,6 @@ interface ConfirmProps {
   onDone: () => void;
 }
 
-const SHOWN = [
-  ['NEW', 'New'],
-  ['CHANGED', 'Changed'],
-  ['SAME', 'Here already, and stays as it is'],
-] as const;
-
 function Confirm({ form, preview, onBack, onDone }: ConfirmProps) {
   const { id } = useStudent();
   const [key] = useState(writeKey);
@@ -177,26 +170,7 @@ function Confirm({ form, preview, onBack, onDone }: ConfirmProps) {
             Also {count(preview.happened, 'score, comment or hand-in', 'scores, comments and hand-ins')}.
           </p>
         )}
-        {SHOWN.map(([status, title]) => (
-          <Rows key={status} title={title} rows={preview.rows.filter((row) => row.status === status)} />
-        ))}
-        {preview.rows.length === 0 && (
-          <p className="text-[14px] text-ink-2">It tells of no work yet. It can be added all the same.</p>
-        )}
-        {preview.troubles.length > 0 && (
-          <details open className="mt-3 text-[14px] text-loss">
-            <summary className="cursor-pointer font-semibold">
-              {count(preview.troubles.length, 'thing')} couldn’t be read
-            </summary>
-            <ul>
-              {preview.troubles.map((trouble) => (
-                <li key={trouble.where + trouble.why}>
-                  {trouble.where}: {trouble.why}
-                </li>
-              ))}
-            </ul>
-          </details>
-        )}
+        <ToldRows rows={preview.rows} troubles={preview.troubles} />
       </div>
       <div className="mt-4 flex justify-end gap-2">
         <Button look="quiet" onClick={onBack}>
@@ -207,32 +181,6 @@ function Confirm({ form, preview, onBack, onDone }: ConfirmProps) {
         </Button>
       </div>
     </>
-  );
-}
-
-function Rows({ title, rows }: { title: string; rows: LinkPreview['rows'] }) {
-  const { zone } = useStudent();
-  const now = useNow();
-  if (rows.length === 0) return null;
-  return (
-    <section className="mb-3">
-      <h3 className="border-line border-b pb-0.5 font-[680] text-[15px]">
-        {title} <span className="font-normal text-ink-2">{rows.length}</span>
-      </h3>
-      <ul>
-        {rows.map((row) => (
-          <li key={row.key} className="flex justify-between gap-4 border-line-2 border-b py-0.5 text-[14px]">
-            <span className="min-w-0">
-              {row.title}
-              {row.changes.length > 0 && <span className="block text-ink-2">{row.changes.join('; ')}</span>}
-            </span>
-            <span className="shrink-0 text-ink-2">
-              {row.dueDay ? dateWords(row.dueDay) : row.due ? near(row.due, zone, now) : 'no due date'}
-            </span>
-          </li>
-        ))}
-      </ul>
-    </section>
   );
 }
 

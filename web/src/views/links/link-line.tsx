@@ -39,9 +39,8 @@ function LinkLine({ link }: { link: SchoolLink }) {
         <Faring link={link} stage={asking.stage} />
         {mayWrite && (
           <div className="flex shrink-0 items-center gap-1 max-sm:w-full">
-            {asking.running ? (
-              <Button onClick={asking.stop}>Stop</Button>
-            ) : (
+            {link.kind !== 'FILE' && asking.running && <Button onClick={asking.stop}>Stop</Button>}
+            {link.kind !== 'FILE' && !asking.running && (
               <Button
                 disabled={link.paused}
                 onClick={() => asking.ask(false)}
@@ -120,7 +119,9 @@ function Faring({ link, stage }: { link: SchoolLink; stage: string | null }) {
         </p>
       )}
       <p className="text-ink-2">
-        {link.askedAt ? `Last answered ${near(link.askedAt, zone, now)}.` : 'Not asked yet.'}
+        {link.kind === 'FILE' && 'Read in by hand.'}
+        {link.kind !== 'FILE' &&
+          (link.askedAt ? `Last answered ${near(link.askedAt, zone, now)}.` : 'Not asked yet.')}
         {link.nextAskAt && !link.paused && ` Next: ${near(link.nextAskAt, zone, now)}.`}
       </p>
     </div>
@@ -170,9 +171,11 @@ function LinkMenu({ link, onAnew, onHistory }: LinkMenuProps) {
         }
       >
         <MenuItem onSelect={onHistory}>What it brought</MenuItem>
-        <MenuItem onSelect={pause}>{link.paused ? 'Go on with it' : 'Pause it'}</MenuItem>
+        {link.kind !== 'FILE' && (
+          <MenuItem onSelect={pause}>{link.paused ? 'Go on with it' : 'Pause it'}</MenuItem>
+        )}
         <MenuItem onSelect={() => setRenaming(true)}>Give it another name …</MenuItem>
-        <MenuItem onSelect={onAnew}>Read all of it again</MenuItem>
+        {link.kind !== 'FILE' && <MenuItem onSelect={onAnew}>Read all of it again</MenuItem>}
         <MenuRule />
         <MenuItem onSelect={remove}>Remove the link; its work stays</MenuItem>
       </Menu>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef, useState } from 'react';
-import { type Change, type ImportPreview, upload } from '../../api/client';
+import { type Change, type FilePreview as FileRead, type ImportPreview, upload } from '../../api/client';
 import { changesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { moment } from '../../lib/time';
@@ -8,6 +8,8 @@ import { Button } from '../../ui/button';
 import { noticeFault, undo } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
 import { CalendarFeed } from './calendar-feed';
+import { FilePreview } from './file-preview';
+import { isCalendar } from './model';
 import { Preview } from './preview';
 import { SchoolLinks } from './school-links';
 import { TwoRecords } from './two-records';
@@ -15,22 +17,29 @@ import { TwoRecords } from './two-records';
 /** Where the data comes from: links to schools, calendar files in, a calendar out, and what was changed when, with undo. */
 function LinksView() {
   const { mayWrite } = useStudent();
-  const [preview, setPreview] = useState<ImportPreview | null>(null);
+  const [calendar, setCalendar] = useState<ImportPreview | null>(null);
+  const [file, setFile] = useState<FileRead | null>(null);
+  const preview = calendar ?? file;
   return (
     <div className="min-h-0 flex-1 overflow-auto">
       <div className="mx-auto flex max-w-[1080px] flex-col gap-8 px-5 py-6 max-sm:px-3">
         <h1 className="sr-only">Links</h1>
         {!preview && <SchoolLinks />}
         {!preview && <TwoRecords />}
-        {mayWrite && preview && (
-          <section aria-label="Read in a calendar file">
-            <Preview key={preview.id} first={preview} onDone={() => setPreview(null)} />
+        {mayWrite && calendar && (
+          <section aria-label="Read in a file">
+            <Preview key={calendar.id} first={calendar} onDone={() => setCalendar(null)} />
+          </section>
+        )}
+        {mayWrite && file && (
+          <section aria-label="Read in a file">
+            <FilePreview key={file.id} first={file} onDone={() => setFile(null)} />
           </section>
         )}
         {mayWrite && !preview && (
           <div className="grid gap-6 lg:grid-cols-2">
-            <section aria-label="Read in a calendar file">
-              <ChooseFile onRead={setPreview} />
+            <section aria-label="Read in a file">
+              <ChooseFile onCalendar={setCalendar} onFile={setFile} />
             </section>
             <CalendarFeed />
           </div>
@@ -41,7 +50,13 @@ function LinksView() {
   );
 }
 
-function ChooseFile({ onRead }: { onRead: (preview: ImportPreview) => void }) {
+interface ChooseFileProps {
+  onCalendar: (preview: ImportPreview) => void;
+  onFile: (preview: FileRead) => void;
+}
+
+/** Takes calendars, gradebooks' bundles and tables; each is looked at first. */
+function ChooseFile({ onCalendar, onFile }: ChooseFileProps) {
   const { id } = useStudent();
   const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState<number | null>(null);
@@ -49,8 +64,10 @@ function ChooseFile({ onRead }: { onRead: (preview: ImportPreview) => void }) {
     if (!file) return;
     setShare(0);
     try {
-      const url = `/api/students/${id}/imports`;
-      onRead(await upload<ImportPreview>(url, file, setShare, new AbortController().signal));
+      const { signal } = new AbortController();
+      if (isCalendar(file.name))
+        onCalendar(await upload<ImportPreview>(`/api/students/${id}/imports`, file, setShare, signal));
+      else onFile(await upload<FileRead>(`/api/students/${id}/link-files`, file, setShare, signal));
     } catch (error) {
       noticeFault(error);
     }
@@ -66,20 +83,19 @@ function ChooseFile({ onRead }: { onRead: (preview: ImportPreview) => void }) {
       }}
       className="flex h-full flex-col items-start gap-2 border-line border-l-4 bg-raised px-4 py-4"
     >
-      <h2 className="font-bold text-[17px]">Read in a calendar file</h2>
+      <h2 className="font-bold text-[17px]">Read in a file</h2>
       <p className="max-w-[64ch] text-ink-2">
-        Most course sites and every calendar program can export one, often called .ics. You see first what is
-        new, changed and gone, and nothing happens until you say so. Reading the same calendar in again
-        doubles nothing.
+        A calendar (.ics), a gradebook’s OneRoster bundle (.zip) or a plain table (.csv). You see first what
+        is new, changed and gone. Reading the same file in again doubles nothing.
       </p>
       <Button disabled={share !== null} onClick={() => input.current?.click()} className="h-9">
-        {share === null ? 'Choose a calendar file' : 'Reading …'}
+        {share === null ? 'Choose a file' : 'Reading …'}
       </Button>
       <input
         ref={input}
         type="file"
-        accept=".ics,.ical,.ifb,text/calendar"
-        aria-label="Calendar file"
+        accept=".ics,.ical,.ifb,.zip,.csv,.tsv,.txt,text/calendar,text/csv,application/zip"
+        aria-label="File to read in"
         tabIndex={-1}
         className="sr-only"
         onChange={(event) => {

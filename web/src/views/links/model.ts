@@ -52,12 +52,13 @@ type Ability = SchoolLink['abilities'][number];
 export const KINDS = ['BOX', 'ROSTER', 'CALENDAR'] as const satisfies readonly LinkKind[];
 
 export const LINK_KIND_WORDS: Record<LinkKind, string> = {
+  FILE: 'Files',
   BOX: 'Course site',
   ROSTER: 'Gradebook',
   CALENDAR: 'Calendar',
 };
 
-export const LINK_KIND_ABOUT: Record<LinkKind, string> = {
+export const LINK_KIND_ABOUT: Record<(typeof KINDS)[number], string> = {
   BOX: 'A site with a hand-in box. It tells dues, scores and comments, and takes what you hand in.',
   ROSTER: 'A gradebook that gives a OneRoster bundle: dues and scores.',
   CALENDAR: 'A calendar that a course gives: dues, and nothing more.',
@@ -82,9 +83,49 @@ export const STAGE_OF_ASKING: Record<NonNullable<SchoolLink['stage']>, string> =
   WRITING: 'Writing it down …',
 };
 
-/** "Add 12 pieces of work, and what happened to them"; what adding a link would do. */
+/** "Add the link and 12 pieces of work"; what adding a link would do. */
 export function linkWords(preview: LinkPreview): string {
   const fresh = preview.rows.filter((row) => row.status === 'NEW').length;
   if (fresh === 0) return 'Add the link';
   return `Add the link and ${fresh} ${fresh === 1 ? 'piece' : 'pieces'} of work`;
+}
+
+type Field = Schemas['MappingForm']['fields'][number];
+
+/** What a column can mean, in the order in which it is offered. */
+export const FIELD_WORDS: readonly (readonly [field: Field, words: string])[] = [
+  ['NONE', 'passed over'],
+  ['TITLE', 'title'],
+  ['COURSE', 'course'],
+  ['DUE', 'due'],
+  ['SCORE', 'score'],
+  ['POSSIBLE', 'points possible'],
+  ['CATEGORY', 'category'],
+  ['UNIT', 'unit'],
+  ['KIND', 'kind'],
+  ['OPENS', 'opens'],
+  ['STATE', 'state'],
+  ['COMMENT', 'comment'],
+  ['KEY', 'what names it'],
+];
+
+/** Whether a file is a calendar, which goes its own way. */
+export function isCalendar(name: string): boolean {
+  return /\.(ics|ical|ifb)$/i.test(name);
+}
+
+/** "Add 12, change 3, 8 scores"; empty if there is nothing to do. */
+export function fileWords(preview: Schemas['FilePreview']): string {
+  const many = (status: string) => preview.rows.filter((row) => row.status === status).length;
+  const said = [
+    [many('NEW'), 'add'],
+    [many('CHANGED'), 'change'],
+    [many('GONE'), 'remove'],
+    [preview.results, 'take in scores of'],
+  ] as const;
+  const words = said
+    .filter(([number]) => number > 0)
+    .map(([number, verb]) => `${verb} ${number}`)
+    .join(', ');
+  return words.charAt(0).toUpperCase() + words.slice(1);
 }

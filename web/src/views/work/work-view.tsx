@@ -138,7 +138,7 @@ function NothingYet() {
       <p className="mb-4">Read in the calendar that your school gives you, or type in what you know.</p>
       <span className="flex flex-wrap justify-center gap-2">
         <Button look="main" onClick={() => void navigate(`/s/${id}/links`)}>
-          Read in a calendar file
+          Read in a file
         </Button>
         <Button onClick={() => void navigate(`/s/${id}/work?add=course`)}>Add a course</Button>
       </span>

@@ -228,12 +228,20 @@ public class LinkController {
                         .filter(course -> course.ours() == null)
                         .map(NewsPlan.CourseRow::name)
                         .toList(),
-                plan.works().stream()
-                        .map(row -> row(row, plan.dues().get(row.key())))
-                        .toList(),
+                rows(plan),
                 plan.happened().size() + plan.results().size(),
-                plan.troubles().stream().map(LinkController::trouble).toList(),
+                troubles(plan),
                 preview.fingerprint());
+    }
+
+    static List<LinkRow> rows(NewsPlan plan) {
+        return plan.works().stream()
+                .map(row -> row(row, plan.dues().get(row.key())))
+                .toList();
+    }
+
+    static List<LinkTrouble> troubles(NewsPlan plan) {
+        return plan.troubles().stream().map(LinkController::trouble).toList();
     }
 
     private static LinkRow row(WorkRow row, @Nullable Deadline due) {

@@ -148,7 +148,8 @@ class LinkDesk {
         }
     }
 
-    private NewsPlanner planner(Link link, Board board) {
+    /** That compares what the link tells with the board. */
+    NewsPlanner planner(Link link, Board board) {
         boolean second = link.access().kind() != Links.Kind.BOX;
         return new NewsPlanner(board, links.keys(link.id(), changes.undone(link.student())), second);
     }

@@ -32,7 +32,9 @@ public class Links {
         /** A calendar: dues only. */
         CALENDAR,
         /** A gradebook's bundle: dues and scores. */
-        ROSTER
+        ROSTER,
+        /** Files of one source, read in by hand: dues and scores. */
+        FILE
     }
 
     /**
@@ -150,7 +152,12 @@ public class Links {
 
     /** It answered. @param news what was new, in words; null for nothing, and what it told before stays */
     public void answered(
-            long link, @Nullable String upTo, @Nullable String tag, @Nullable String news, Instant now, Instant next) {
+            long link,
+            @Nullable String upTo,
+            @Nullable String tag,
+            @Nullable String news,
+            Instant now,
+            @Nullable Instant next) {
         db.sql("""
                 UPDATE link
                 SET told_up_to = :upTo, tag = :tag, asked_at = :now, next_ask_at = :next, failures = 0, fault = NULL,
@@ -217,6 +224,26 @@ public class Links {
                 .param("now", now)
                 .param("until", until)
                 .param("asked", asked.isEmpty() ? List.of(0L) : asked)
+                .update();
+    }
+
+    /** What was said of a table with these heads; empty for nothing. */
+    public Optional<String> mapping(long student, String heads) {
+        return db.sql("SELECT mapping FROM table_mapping WHERE student_id = :student AND heads = :heads")
+                .param("student", student)
+                .param("heads", heads)
+                .query(String.class)
+                .optional();
+    }
+
+    public void rememberMapping(long student, String heads, String mapping) {
+        db.sql("""
+                MERGE INTO table_mapping (student_id, heads, mapping) KEY (student_id, heads)
+                VALUES (:student, :heads, :mapping)
+                """)
+                .param("student", student)
+                .param("heads", heads)
+                .param("mapping", mapping)
                 .update();
     }
 

@@ -59,7 +59,7 @@ public class AccessibilityTest extends Screen {
         assertAccessible(page);
         String calendar =
                 "BEGIN:VCALENDAR\nBEGIN:VEVENT\nUID:a\nSUMMARY:Essay\nDTSTART:20261201\nEND:VEVENT\nEND:VCALENDAR\n";
-        page.getByLabel("Calendar file", new Page.GetByLabelOptions().setExact(true))
+        page.getByLabel("File to read in", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload("a.ics", "text/calendar", calendar.getBytes(StandardCharsets.UTF_8)));
         assertThat(button(page, "Add 1")).isVisible();
         assertAccessible(page);

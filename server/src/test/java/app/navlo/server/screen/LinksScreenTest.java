@@ -38,7 +38,7 @@ public class LinksScreenTest extends Screen {
             """;
 
     private static void choose(Page page, String name, String content) {
-        page.getByLabel("Calendar file", new Page.GetByLabelOptions().setExact(true))
+        page.getByLabel("File to read in", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload(name, "text/calendar", content.getBytes(StandardCharsets.UTF_8)));
     }
 
@@ -82,7 +82,7 @@ public class LinksScreenTest extends Screen {
         page.navigate(address("/s/1/links"));
         choose(page, "page.ics", "<html>sign in</html>");
         assertThat(notice(page, "This is no iCalendar file")).isVisible();
-        assertThat(button(page, "Choose a calendar file")).isVisible();
+        assertThat(button(page, "Choose a file")).isVisible();
     }
 
     @Test

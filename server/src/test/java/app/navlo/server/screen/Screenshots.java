@@ -165,7 +165,7 @@ public class Screenshots extends Screen {
                 END:VEVENT
                 END:VCALENDAR
                 """;
-        page.getByLabel("Calendar file", new Page.GetByLabelOptions().setExact(true))
+        page.getByLabel("File to read in", new Page.GetByLabelOptions().setExact(true))
                 .setInputFiles(new FilePayload(
                         "garden-history.ics", "text/calendar", calendar.getBytes(StandardCharsets.UTF_8)));
         assertThat(button(page, "Add 3")).isVisible();
