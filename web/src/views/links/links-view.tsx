@@ -25,7 +25,6 @@ function LinksView() {
       <div className="mx-auto flex max-w-[1080px] flex-col gap-8 px-5 py-6 max-sm:px-3">
         <h1 className="sr-only">Links</h1>
         {!preview && <SchoolLinks />}
-        {!preview && <TwoRecords />}
         {mayWrite && calendar && (
           <section aria-label="Read in a file">
             <Preview key={calendar.id} first={calendar} onDone={() => setCalendar(null)} />
@@ -44,6 +43,7 @@ function LinksView() {
             <CalendarFeed />
           </div>
         )}
+        {!preview && <TwoRecords />}
         {!preview && <Changes />}
       </div>
     </div>

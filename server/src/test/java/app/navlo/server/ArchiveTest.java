@@ -1,0 +1,167 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.core.grade.Reading;
+import app.navlo.server.board.Board;
+import app.navlo.server.board.Boards;
+import app.navlo.server.time.ServerClock;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.TreeMap;
+import java.util.UUID;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.boot.builder.SpringApplicationBuilder;
+import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.testng.annotations.AfterClass;
+import org.testng.annotations.BeforeClass;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Everything of the demo's student out of one Navlo and into another: the board is the same, files included. */
+public class ArchiveTest extends DemoServer {
+    private static final String PASSWORD = "a-long-password";
+
+    @Autowired
+    private Boards boards;
+
+    @Autowired
+    private ServerClock clock;
+
+    private ServletWebServerApplicationContext other;
+    private TestClient ida;
+    private byte[] archive;
+
+    @BeforeClass
+    public void anEmptyNavlo() {
+        archive = mira().get(STUDENT + "/archive").raw().body();
+        other = (ServletWebServerApplicationContext) new SpringApplicationBuilder(NavloApplication.class)
+                .properties(
+                        "server.port=0",
+                        "navlo.demo=false",
+                        "spring.datasource.url=jdbc:h2:mem:" + UUID.randomUUID() + ";DB_CLOSE_DELAY=-1")
+                .run();
+        int otherPort = other.getWebServer().getPort();
+        ida = new TestClient(otherPort);
+        ida.get("/api/session");
+        assertEquals(
+                ida.post(
+                                "/api/people",
+                                "{\"name\":\"Ida Falk\",\"email\":\"ida@example.org\",\"password\":\"" + PASSWORD
+                                        + "\",\"zone\":\"Europe/Copenhagen\"}")
+                        .status(),
+                201);
+        ida = TestClient.signedIn(otherPort, "ida@example.org", PASSWORD);
+    }
+
+    @AfterClass
+    public void close() {
+        other.close();
+    }
+
+    @DataProvider
+    public Object[][] hostile() throws IOException {
+        return new Object[][] {
+            {"no archive at all".getBytes(StandardCharsets.UTF_8), "no archive of Navlo"},
+            {java.util.Arrays.copyOf(archive, archive.length / 2), "first part"},
+            {rewritten("\"version\":1", "\"version\":9"), "of version 9"},
+            {rewritten("\"fact\":[", "\"person\":[],\"fact\":["), "no table 'person'"},
+            {rewritten("\"course\":[{", "\"course\":[{\"student_id\":\"7\","), "no column 'student_id'"},
+            {rewritten("\"course\":[{\"id\":\"1\"", "\"course\":[{\"id\":\"x\""), "'course' up to row"},
+            {rewritten("\"work_id\":\"1\"", "\"work_id\":\"99999\""), "doesn't fit"},
+            {withFile("0".repeat(64)), "isn't what it was"},
+        };
+    }
+
+    @Test(dataProvider = "hostile")
+    public void whatIsDamagedIsRefusedWholeInWords(byte[] damaged, String words) {
+        TestClient.Answer refused = ida.upload(STUDENT + "/archive", "navlo.zip", damaged);
+        assertEquals(refused.status(), 422, refused.body());
+        assertTrue(refused.body().contains(words), refused.body());
+        assertTrue(ida.get(STUDENT + "/archive/state").json().get("empty").asBoolean());
+    }
+
+    @Test(dependsOnMethods = "whatIsDamagedIsRefusedWholeInWords")
+    public void outAndInAgainGivesTheSameBoardAndTheSameArchive() throws IOException {
+        TestClient.Answer taken = ida.upload(STUDENT + "/archive", "navlo.zip", archive);
+        assertEquals(taken.status(), 201, taken.body());
+        assertTrue(taken.json().get("rows").asInt() > 1_000, taken.body());
+        Instant at = clock.instant();
+        Board there = boards.read(MIRA, ZoneId.of("Europe/Copenhagen"), at);
+        Board here = other.getBean(Boards.class).read(MIRA, ZoneId.of("Europe/Copenhagen"), at);
+        assertEquals(here.entries().size(), there.entries().size());
+        for (int i = 0; i < here.entries().size(); i++) {
+            Board.Entry one = here.entries().get(i);
+            Board.Entry other = there.entries().get(i);
+            assertEquals(one.work(), other.work());
+            assertEquals(
+                    one.recorded(), other.recorded(), one.work().definition().title());
+            assertEquals(one.state(), other.state());
+        }
+        there.books().forEach((course, book) -> {
+            for (Reading reading : Reading.values()) {
+                assertEquals(
+                        here.books().get(course).readings().of(reading).grade().figure(),
+                        book.readings().of(reading).grade().figure());
+            }
+        });
+        assertEquals(entries(ida.get(STUDENT + "/archive").raw().body()), entries(archive));
+    }
+
+    @Test(dependsOnMethods = "outAndInAgainGivesTheSameBoardAndTheSameArchive")
+    public void lifeGoesOnInItAndItIsTakenInOnlyOnce() {
+        assertEquals(ida.upload(STUDENT + "/archive", "navlo.zip", archive).status(), 409, "it isn't empty any more");
+        TestClient.Answer added = ida.post(
+                STUDENT + "/courses", "{\"name\":\"Bee Keeping\",\"zone\":\"Europe/Copenhagen\",\"colour\":\"teal\"}");
+        assertEquals(added.status(), 201, added.body());
+        JsonNode work = work(ida, "Soil lab 1");
+        JsonNode receipt = ida.get(path(work)).json();
+        String files = receipt.toString();
+        assertTrue(files.contains("soil-lab-1-profile.pdf"), files);
+    }
+
+    private static TreeMap<String, String> entries(byte[] zip) throws IOException {
+        TreeMap<String, String> entries = new TreeMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry entry = in.getNextEntry(); entry != null; entry = in.getNextEntry()) {
+                entries.put(entry.getName(), new String(in.readAllBytes(), StandardCharsets.ISO_8859_1));
+            }
+        }
+        return entries;
+    }
+
+    private byte[] rewritten(String from, String to) throws IOException {
+        TreeMap<String, String> entries = entries(archive);
+        String document = entries.get("navlo.json");
+        assertTrue(document.contains(from), from);
+        entries.put("navlo.json", document.replaceFirst(java.util.regex.Pattern.quote(from), to));
+        return zip(entries);
+    }
+
+    private byte[] withFile(String sha256) throws IOException {
+        TreeMap<String, String> entries = entries(archive);
+        entries.put("files/" + sha256, "something else");
+        return zip(entries);
+    }
+
+    private static byte[] zip(TreeMap<String, String> entries) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (String name : List.copyOf(entries.keySet())) {
+                zip.putNextEntry(new ZipEntry(name));
+                zip.write(entries.get(name).getBytes(StandardCharsets.ISO_8859_1));
+            }
+        }
+        return out.toByteArray();
+    }
+}
