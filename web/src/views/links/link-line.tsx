@@ -44,7 +44,7 @@ function LinkLine({ link }: { link: SchoolLink }) {
               <Button
                 disabled={link.paused}
                 onClick={() => asking.ask(false)}
-                aria-label={`Ask ${link.name} now`}
+                aria-label={`Ask now: ${link.name}`}
               >
                 Ask now
               </Button>

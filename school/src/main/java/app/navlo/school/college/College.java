@@ -169,13 +169,17 @@ public final class College implements AutoCloseable {
         }
         if (kind == Deed.Kind.HANDED_IN) {
             check(item, now);
-            long before = lives.get(item.key()).stream()
-                    .filter(deed -> deed.kind() == Deed.Kind.HANDED_IN)
-                    .count();
-            body.put("attempt", before + 1);
+            body.put("attempt", used(item) + 1);
         }
         return append(List.of(new Deed(0, now, kind, item.key(), files.student(), body)))
                 .get(0);
+    }
+
+    /** Hand-ins that weren't taken back. */
+    private long used(Item item) {
+        return lives.get(item.key()).stream()
+                .mapToLong(deed -> deed.kind() == Deed.Kind.HANDED_IN ? 1 : deed.kind() == Deed.Kind.WITHDRAWN ? -1 : 0)
+                .sum();
     }
 
     private void check(Item item, Instant now) throws Refused {
@@ -183,10 +187,8 @@ public final class College implements AutoCloseable {
         if (item.closes() != null && now.isAfter(item.closes())) {
             throw new Refused(409, "It is closed: the school takes nothing more for it.");
         }
-        long handedIn =
-                life.stream().filter(deed -> deed.kind() == Deed.Kind.HANDED_IN).count();
         boolean sentBack = !life.isEmpty() && life.get(life.size() - 1).kind() == Deed.Kind.SENT_BACK;
-        if (item.attempts() > 0 && handedIn >= item.attempts() && !sentBack) {
+        if (item.attempts() > 0 && used(item) >= item.attempts() && !sentBack) {
             throw new Refused(409, "All " + item.attempts() + " attempts are used.");
         }
     }
