@@ -12,6 +12,7 @@ import { FilePreview } from './file-preview';
 import { isCalendar } from './model';
 import { Preview } from './preview';
 import { SchoolLinks } from './school-links';
+import { TakeOut } from './take-out';
 import { TwoRecords } from './two-records';
 
 /** Where the data comes from: links to schools, calendar files in, a calendar out, and what was changed when, with undo. */
@@ -43,6 +44,7 @@ function LinksView() {
             <CalendarFeed />
           </div>
         )}
+        {!preview && <TakeOut />}
         {!preview && <TwoRecords />}
         {!preview && <Changes />}
       </div>

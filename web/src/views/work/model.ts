@@ -227,3 +227,19 @@ export function narrowedWords(
     moves.length === 0 ? 'all moves' : moves.map((one) => MOVE_WORDS[one].toLowerCase()).join(', ');
   return `${course}, ${move}`;
 }
+
+/** Numbers as the server takes them, in their order, runs as ranges: "1-24,30". */
+export function numbersOf(works: readonly Work[]): string {
+  const runs: [first: number, last: number][] = [];
+  for (const { id } of works) {
+    const run = runs.at(-1);
+    if (run && run[1] + 1 === id) run[1] = id;
+    else runs.push([id, id]);
+  }
+  return runs.map(([first, last]) => (first === last ? String(first) : `${first}-${last}`)).join(',');
+}
+
+/** Where these rows can be had as a table of text. */
+export function tableUrl(student: number, works: readonly Work[]): string {
+  return `/api/students/${student}/exports/works.csv?works=${numbersOf(works)}`;
+}

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { ChevronDown, Plus, X } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
+import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { hasModifier, isTyping } from '../../lib/keys';
@@ -24,9 +25,9 @@ import { KIND_WORDS, MOVES, moveWords, STAGE_WORDS } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuCheck, MenuChoice, MenuItem, MenuLabel, MenuRule, MenuSub } from '../../ui/menu';
-import { CoursesDialog } from './courses-dialog';
 import { LensMenu } from './lens-menu';
 import { narrowedWords } from './model';
+import { ViewMenu } from './view-menu';
 
 const CHIP =
   'inline-flex h-[28px] shrink-0 items-center gap-1.5 whitespace-nowrap rounded border border-line bg-raised px-2.5 text-[14px] hover:border-ink-3 data-[on=true]:border-ink data-[on=true]:shadow-[inset_0_-2px_0_var(--yours)]';
@@ -53,7 +54,7 @@ const SORT_WORDS: Record<SortKey, string> = {
 };
 
 interface NarrowBarProps {
-  shown: number;
+  shown: readonly Work[];
   narrowing: Narrowing;
   change: (change: Partial<Narrowing>) => void;
   /** Whether several rows are being chosen. */
@@ -72,7 +73,7 @@ function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onColumns }
       <div className="flex flex-wrap items-center gap-x-1.5 gap-y-2 px-5 py-2.5 text-[14px] max-sm:px-3">
         <p aria-live="polite" className="mr-3">
           <b className="font-bold">
-            {shown} of {board.counts.total}
+            {shown.length} of {board.counts.total}
           </b>{' '}
           <span className="text-ink-2 @max-[900px]:sr-only">
             {narrowedWords(board, narrowing.courses, narrowing.moves)}
@@ -96,7 +97,13 @@ function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onColumns }
           </TextButton>
         )}
         <span className="ml-auto flex gap-1.5">
-          <ViewMenu choosing={choosing} onChoosing={onChoosing} onColumns={onColumns} />
+          <ViewMenu
+            chip={CHIP}
+            shown={shown}
+            choosing={choosing}
+            onChoosing={onChoosing}
+            onColumns={onColumns}
+          />
           {mayWrite && <AddMenu />}
         </span>
       </div>
@@ -209,38 +216,6 @@ function Checks<T extends string>({ all, chosen, words, onChange }: ChecksProps<
       {words(one)}
     </MenuCheck>
   ));
-}
-
-/** What is done to the table itself. */
-function ViewMenu({
-  choosing,
-  onChoosing,
-  onColumns,
-}: Pick<NarrowBarProps, 'choosing' | 'onChoosing' | 'onColumns'>) {
-  const { mayWrite } = useStudent();
-  const [arranging, setArranging] = useState(false);
-  return (
-    <>
-      <Menu
-        align="end"
-        trigger={
-          <button type="button" data-on={choosing} className={CHIP}>
-            Table
-            <ChevronDown size={13} aria-hidden />
-          </button>
-        }
-      >
-        {mayWrite && (
-          <MenuCheck checked={choosing} onChange={onChoosing}>
-            Choose several rows
-          </MenuCheck>
-        )}
-        <MenuItem onSelect={onColumns}>Columns</MenuItem>
-        {mayWrite && <MenuItem onSelect={() => setArranging(true)}>Order and colours of courses</MenuItem>}
-      </Menu>
-      <CoursesDialog open={arranging} onClose={() => setArranging(false)} />
-    </>
-  );
 }
 
 function CourseChip({ narrowing, change }: ChipProps) {

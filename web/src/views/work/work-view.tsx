@@ -83,7 +83,7 @@ function WorkView() {
           )}
         >
           <NarrowBar
-            shown={shown.length}
+            shown={shown}
             narrowing={narrowing}
             change={change}
             choosing={chosen !== null}

@@ -1,0 +1,103 @@
+import { useQuery } from '@tanstack/react-query';
+import { useRef, useState } from 'react';
+import { client, take, upload } from '../../api/client';
+import { refreshStudent } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { count } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { noticeFault } from '../../ui/notice';
+
+const LINES = [
+  [
+    'archive',
+    'All of it',
+    'Everything that Navlo knows of you, files included. It can be brought back whole.',
+  ],
+  ['exports/oneroster.zip', 'A gradebook', 'Courses, work and scores, as a OneRoster 1.2 bundle.'],
+  [
+    'exports/works.csv',
+    'A table',
+    'All work, a row each, for any spreadsheet. Work has the same for what it shows.',
+  ],
+] as const;
+
+/** What is here, to be taken elsewhere; and an archive brought back, where nothing is yet. */
+function TakeOut() {
+  const { id, mayWrite } = useStudent();
+  return (
+    <section aria-labelledby="take-out" className="border-line border-l-4 bg-raised px-4 py-4">
+      <h2 id="take-out" className="font-bold text-[17px]">
+        Take it with you
+      </h2>
+      <ul className="mt-1">
+        {LINES.map(([path, name, about]) => (
+          <li key={path} className="flex items-baseline gap-4 border-line-2 border-t py-1.5 first:border-0">
+            <a
+              href={`/api/students/${id}/${path}`}
+              download
+              className="w-24 shrink-0 font-semibold underline underline-offset-2"
+            >
+              {name}
+            </a>
+            <span className="min-w-0 text-[14px] text-ink-2">{about}</span>
+          </li>
+        ))}
+      </ul>
+      {mayWrite && <BringBack />}
+    </section>
+  );
+}
+
+function BringBack() {
+  const { id } = useStudent();
+  const input = useRef<HTMLInputElement>(null);
+  const [share, setShare] = useState<number | null>(null);
+  const [rows, setRows] = useState<number | null>(null);
+  const state = useQuery({
+    queryKey: ['student', id, 'archive'],
+    queryFn: () =>
+      take(client.GET('/api/students/{student}/archive/state', { params: { path: { student: id } } })),
+  });
+  if (rows !== null)
+    return (
+      <p role="status" className="mt-2 font-semibold text-done">
+        It is all back: {count(rows, 'line')} of it.
+      </p>
+    );
+  if (!state.data?.empty) return null;
+  const bring = async (file: File | undefined) => {
+    if (!file) return;
+    setShare(0);
+    try {
+      const url = `/api/students/${id}/archive`;
+      const taken = await upload<{ rows: number }>(url, file, setShare, new AbortController().signal);
+      setRows(taken.rows);
+      await refreshStudent(id);
+    } catch (error) {
+      noticeFault(error);
+    }
+    setShare(null);
+  };
+  return (
+    <div className="mt-2">
+      <Button disabled={share !== null} onClick={() => input.current?.click()}>
+        {share === null ? 'Bring back an archive' : `Bringing it back … ${Math.round(100 * share)} %`}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept=".zip,application/zip"
+        aria-label="Archive to bring back"
+        tabIndex={-1}
+        className="sr-only"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          event.target.value = '';
+          void bring(file);
+        }}
+      />
+    </div>
+  );
+}
+
+export { TakeOut };
