@@ -1,5 +1,5 @@
 import { useMutation } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { client, type FilePreview as Preview, Refused, type Schemas, take, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
@@ -22,6 +22,8 @@ interface FilePreviewProps {
 function FilePreview({ first, onDone }: FilePreviewProps) {
   const { id } = useStudent();
   const [preview, setPreview] = useState(first);
+  const [choices, setChoices] = useState(first.choices);
+  const asked = useRef(first.choices);
   const [key] = useState(writeKey);
   const path = { student: id, file: first.id };
   const again = useMutation({
@@ -32,10 +34,21 @@ function FilePreview({ first, onDone }: FilePreviewProps) {
           body: choices,
         }),
       ),
-    onSuccess: setPreview,
+    // Of several askings only the answer to the last one is about what is chosen now.
+    onSuccess: (answer, choicesThen) => {
+      if (choicesThen !== asked.current) return;
+      setPreview(answer);
+      setChoices(answer.choices);
+      asked.current = answer.choices;
+    },
     onError: noticeFault,
   });
-  const choose = (change: Partial<Choices>) => again.mutate({ ...preview.choices, ...change });
+  const choose = (change: Partial<Choices>) => {
+    const next = { ...choices, ...change };
+    asked.current = next;
+    setChoices(next);
+    again.mutate(next);
+  };
   const apply = useMutation({
     mutationFn: () =>
       writeChange(
@@ -60,7 +73,7 @@ function FilePreview({ first, onDone }: FilePreviewProps) {
       {preview.students.length > 1 && (
         <Select
           label="Who you are in it"
-          value={preview.choices.knownAs ?? ''}
+          value={choices.knownAs ?? ''}
           onChange={(event) => choose({ knownAs: event.target.value })}
         >
           <option value="">choose</option>
@@ -71,7 +84,7 @@ function FilePreview({ first, onDone }: FilePreviewProps) {
           ))}
         </Select>
       )}
-      {preview.choices.mapping && <Table preview={preview} choose={choose} />}
+      {choices.mapping && <Table preview={preview} choices={choices} choose={choose} />}
       {preview.courses.length > 0 && (
         <p className="mt-3 mb-1 text-[14px]">New courses: {preview.courses.join(', ')}.</p>
       )}
@@ -99,12 +112,13 @@ function FilePreview({ first, onDone }: FilePreviewProps) {
 
 interface TableProps {
   preview: Preview;
+  choices: Choices;
   choose: (change: Partial<Choices>) => void;
 }
 
-function Table({ preview, choose }: TableProps) {
-  const { mapping } = preview.choices;
-  const [course, setCourse] = useState(preview.choices.course ?? '');
+function Table({ preview, choices, choose }: TableProps) {
+  const { mapping } = choices;
+  const [course, setCourse] = useState(choices.course ?? '');
   if (!mapping) return null;
   const asks = (what: Preview['unclear'][number]) => preview.unclear.includes(what);
   const change = (part: Partial<typeof mapping>) => choose({ mapping: { ...mapping, ...part } });

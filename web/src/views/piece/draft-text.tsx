@@ -19,12 +19,14 @@ function DraftText({ detail, text, onText }: DraftTextProps) {
   const [state, setState] = useState<'saved' | 'writing' | 'failed'>('saved');
   const saved = useRef(detail.draft.text);
   const latest = useRef(text);
+  const onItsWay = useRef<string | null>(null);
   const work = detail.work.id;
   latest.current = text;
 
   const save = useCallback(async () => {
     const now = latest.current;
-    if (now === saved.current) return;
+    if (now === saved.current || now === onItsWay.current) return;
+    onItsWay.current = now;
     try {
       const after = await take(
         client.PUT('/api/students/{student}/works/{work}/draft', {
@@ -39,6 +41,7 @@ function DraftText({ detail, text, onText }: DraftTextProps) {
       setState('failed');
       noticeFault(error);
     }
+    if (onItsWay.current === now) onItsWay.current = null;
   }, [id, work]);
 
   useEffect(() => {

@@ -163,6 +163,8 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
   const now = useNow();
   const { work, draft } = detail;
   const due = work.redo ? work.redo.due : work.due;
+  // What goes is the draft as it is saved: it must be what stands in the box.
+  const saving = detail.takes.text && text !== draft.text;
   const late = due ? now > new Date(due).getTime() : false;
   const handIn = async () => {
     setBusy(true);
@@ -225,8 +227,8 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
         <Button look="quiet" onClick={onClose}>
           Not yet
         </Button>
-        <Button look="main" disabled={busy} onClick={() => void handIn()}>
-          {offer.words}
+        <Button look="main" disabled={busy || saving} onClick={() => void handIn()}>
+          {saving ? 'Saving the draft …' : offer.words}
         </Button>
       </div>
     </Dialog>

@@ -24,6 +24,7 @@ public final class Bench {
         ALL.put("what-if", WhatIfBench::run);
         ALL.put("table", TableBench::run);
         ALL.put("hand-in", HandInBench::run);
+        ALL.put("links", LinksBench::run);
         ALL.put("lighthouse", LighthouseBench::run);
     }
 

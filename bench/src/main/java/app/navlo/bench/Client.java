@@ -32,6 +32,44 @@ final class Client {
         get("/api/session");
     }
 
+    private Client(String base, boolean signedUp) throws IOException, InterruptedException {
+        this.base = base;
+        get("/api/session");
+        if (signedUp) {
+            send(
+                    request("/api/people")
+                            .header("Content-Type", "application/json")
+                            .POST(
+                                    HttpRequest.BodyPublishers.ofString(
+                                            "{\"name\":\"Ida\",\"email\":\"ida@example.org\",\"password\":\"a-long-password\",\"zone\":\"UTC\"}")));
+            get("/api/session");
+        }
+    }
+
+    /** The first person of an empty Navlo, signed up. */
+    static Client first(String base) throws IOException, InterruptedException {
+        return new Client(base, true);
+    }
+
+    /** Looks at a gradebook's bundle and takes it in. */
+    void readIn(String name, byte[] content) throws IOException, InterruptedException {
+        JsonNode preview = JSON.readTree(upload("/api/students/1/link-files", name, content));
+        String path = "/api/students/1/link-files/" + preview.get("id").asLong() + "/application";
+        write(
+                path,
+                "{\"choices\":" + preview.get("choices") + ",\"fingerprint\":" + preview.get("fingerprint") + "}",
+                "0");
+    }
+
+    byte[] archive() throws IOException, InterruptedException {
+        return http.send(request("/api/students/1/archive").GET().build(), HttpResponse.BodyHandlers.ofByteArray())
+                .body();
+    }
+
+    void bringBack(byte[] archive) throws IOException, InterruptedException {
+        upload("/api/students/1/archive", "navlo.zip", archive);
+    }
+
     String get(String path) throws IOException, InterruptedException {
         return send(request(path).header("Accept-Encoding", "gzip").GET());
     }

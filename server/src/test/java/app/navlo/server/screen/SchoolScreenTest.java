@@ -1,0 +1,155 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertTrue;
+
+import app.navlo.school.college.Fault;
+import app.navlo.server.link.StandIns;
+import com.microsoft.playwright.Download;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.util.regex.Pattern;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.Test;
+
+/** The school and the links to it, as a person sees them. */
+@TestPropertySource(properties = "navlo.feeds.follow-clock=false")
+public class SchoolScreenTest extends Screen {
+    @Autowired
+    private StandIns standIns;
+
+    @AfterMethod
+    public void healTheSchool() {
+        standIns.college().fault(Fault.NONE);
+    }
+
+    private Page links() {
+        Page page = mira();
+        page.navigate(address("/s/1/links"));
+        assertThat(link(page, "Thornmere course site")).isVisible();
+        return page;
+    }
+
+    private static Locator link(Page page, String name) {
+        return page.locator("[data-link]").filter(new Locator.FilterOptions().setHasText(name));
+    }
+
+    private static void ask(Page page, String name) {
+        page.getByLabel("Ask now: " + name).click();
+    }
+
+    @Test
+    public void theSchoolGoesOnWithTheClockAndWhatItToldIsUndone() {
+        Page page = links();
+        page.getByLabel("Move the clock on by 1 day").click();
+        assertThat(page.getByText("Wed 25 Nov").first()).isVisible();
+        ask(page, "Thornmere course site");
+        Locator site = link(page, "Thornmere course site");
+        assertThat(site).containsText("1 new piece of work");
+        page.getByLabel("More of Thornmere course site").click();
+        page.getByText("What it brought").click();
+        Locator history = page.getByLabel("What Thornmere course site brought");
+        assertThat(history).containsText("1 score");
+        assertAccessible(page);
+        history.getByText("Undo").click();
+        assertThat(history).containsText("undone");
+        notice(page, "Undone")
+                .getByText("Undo", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(history).not().containsText("undone");
+        page.navigate(address("/s/1/work"));
+        assertThat(find(page, "Worksheet 11")).containsText("Assigned");
+    }
+
+    @Test
+    public void aSchoolThatIsDownIsSaidSoAndAHandInWaits() {
+        Page page = links();
+        standIns.college().fault(Fault.DOWN);
+        ask(page, "College gradebook");
+        assertThat(link(page, "College gradebook")).containsText("Can’t be read.");
+        assertThat(link(page, "College gradebook")).containsText("What it told before stays.");
+        page.navigate(address("/s/1/work"));
+        Locator pane = open(page, "Worksheet 8");
+        pane.getByLabel("Text", new Locator.GetByLabelOptions().setExact(true))
+                .fill("Nitrogen goes where the water goes.");
+        button(page, "Hand in the text").click();
+        dialog(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in the text"))
+                .click();
+        assertThat(notice(page, "can't be reached")).containsText("does not count as done yet");
+        assertThat(row(page, "Worksheet 8")).not().containsText("Turned in");
+    }
+
+    @Test
+    public void aCalendarIsLookedAtAddedPausedAndRemoved() {
+        Page page = links();
+        button(page, "Add a link").click();
+        dialog(page)
+                .getByText("Calendar", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        page.getByLabel("Its address").fill("nonsense");
+        button(page, "See what it would bring").click();
+        assertThat(dialog(page)).containsText("web address");
+        page.getByLabel("Its address").fill(standIns.college().address() + "/site/calendar/survey.ics");
+        button(page, "See what it would bring").click();
+        assertThat(dialog(page)).containsText("Here already, and stays as it is");
+        assertAccessible(page);
+        button(page, "Add the link").click();
+        Locator calendar = link(page, "Surveying and Setting Out");
+        assertThat(calendar).containsText("tells dues");
+        page.getByLabel("More of Surveying and Setting Out").click();
+        page.getByText("Pause it").click();
+        assertThat(calendar).containsText("paused");
+        page.getByLabel("More of Surveying and Setting Out").click();
+        page.getByText("Remove the link; its work stays").click();
+        assertThat(calendar).hasCount(0);
+    }
+
+    @Test
+    public void aTableIsPutRightAndReadIn() {
+        Page page = links();
+        String table =
+                "What;Where;When;Got;Max\nPress flowers;Herbarium;03.04.2026;7,5;10\nBroken;Herbarium;some day;;\n";
+        page.getByLabel("File to read in")
+                .setInputFiles(new FilePayload("herbarium.csv", "text/csv", table.getBytes(StandardCharsets.UTF_8)));
+        assertThat(page.getByText("A date like 03/04 is")
+                        .or(page.getByLabel("What When means"))
+                        .first())
+                .isVisible();
+        page.getByLabel("What Where means").selectOption("course");
+        page.getByLabel("What When means").selectOption("due");
+        page.getByLabel("What Got means").selectOption("score");
+        assertThat(page.getByText("New courses: Herbarium.")).isVisible();
+        page.getByText("4 March").click();
+        assertThat(page.locator("main")).containsText("4 Mar");
+        page.getByText("3 April").click();
+        assertThat(page.locator("main")).containsText("3 Apr");
+        assertThat(page.getByText("couldn’t be read; the rest can")).isVisible();
+        assertAccessible(page);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Add 1")))
+                .click();
+        assertThat(link(page, "herbarium")).containsText("Read in by hand");
+        page.navigate(address("/s/1/work"));
+        assertThat(find(page, "Press flowers")).containsText("7.5 of 10");
+    }
+
+    @Test
+    public void whatIsShownIsTakenAsATable() throws IOException {
+        Page page = mira();
+        page.getByLabel("Narrow by text").fill("Soil lab");
+        assertThat(page.getByText(Pattern.compile("^8 of \\d+$"))).isVisible();
+        button(page, "Table").click();
+        Download table = page.waitForDownload(
+                () -> page.getByText("Take these 8 as a CSV table").click());
+        String text = Files.readString(table.path());
+        assertTrue(text.contains("Soil lab 1: digging a profile pit,Soil Science"), text);
+        assertTrue(text.split("\r\n").length == 9, text);
+    }
+}
