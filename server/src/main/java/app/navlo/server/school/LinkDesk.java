@@ -220,6 +220,9 @@ class LinkDesk {
     /** @param anew whether all of it is read again from the beginning @throws Refusal with what went wrong */
     String askNow(long student, long id, Person person, boolean anew) {
         find(student, id);
+        if (asking.stage(id) != null) {
+            return "It is being asked just now.";
+        }
         if (anew) {
             links.fromTheBeginning(id, clock.instant());
         }

@@ -5,8 +5,6 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
-import com.microsoft.playwright.options.FilePayload;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
@@ -134,41 +132,19 @@ public class Screenshots extends Screen {
         shoot(page, "rules");
     }
 
-    @Test
+    /** Last of all: what the school tells changes what the others show. */
+    @Test(priority = 1)
     public void links() {
         Page page = mira();
+        page.getByLabel("Move the clock on by 1 day").click();
+        assertThat(page.getByText("Wed 25 Nov").first()).isVisible();
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))
                 .click();
-        String calendar = """
-                BEGIN:VCALENDAR
-                X-WR-CALNAME:Garden History
-                BEGIN:VEVENT
-                UID:1
-                SUMMARY:Essay: the ha-ha and who it kept out
-                DTSTART;VALUE=DATE:20261202
-                END:VEVENT
-                BEGIN:VEVENT
-                UID:2
-                SUMMARY:Quiz: parterres
-                DTSTART:20261126T093000Z
-                END:VEVENT
-                BEGIN:VTODO
-                UID:3
-                SUMMARY:Reading: the red books
-                DUE:20261129T190000Z
-                END:VTODO
-                BEGIN:VEVENT
-                UID:4
-                SUMMARY:Garden History class
-                DTSTART:20260907T080000Z
-                RRULE:FREQ=WEEKLY
-                END:VEVENT
-                END:VCALENDAR
-                """;
-        page.getByLabel("File to read in", new Page.GetByLabelOptions().setExact(true))
-                .setInputFiles(new FilePayload(
-                        "garden-history.ics", "text/calendar", calendar.getBytes(StandardCharsets.UTF_8)));
-        assertThat(button(page, "Add 3")).isVisible();
+        for (String link : new String[] {"Thornmere course site", "College gradebook"}) {
+            page.getByLabel("Ask now: " + link).click();
+            assertThat(page.locator("[data-link]").filter(new Locator.FilterOptions().setHasText(link)))
+                    .containsText("Last answered today");
+        }
         shoot(page, "links");
     }
 }
