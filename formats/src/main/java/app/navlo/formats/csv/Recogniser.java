@@ -8,6 +8,7 @@ import app.navlo.formats.table.TextTable;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
@@ -125,7 +126,7 @@ public final class Recogniser {
 
     private Recognised recognised() {
         Field[] fields = new Field[heads.size()];
-        java.util.Arrays.fill(fields, Field.NONE);
+        Arrays.fill(fields, Field.NONE);
         for (Field field : ORDER) {
             guess(field, fields);
         }

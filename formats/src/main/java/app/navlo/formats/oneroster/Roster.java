@@ -3,6 +3,7 @@ package app.navlo.formats.oneroster;
 import app.navlo.core.exact.Rational;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /** The rows of a bundle, in the words of the standard. Ids are the sender's own. */
@@ -38,7 +39,7 @@ public final class Roster {
         TEACHER;
 
         String word() {
-            return name().toLowerCase(java.util.Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT);
         }
     }
 

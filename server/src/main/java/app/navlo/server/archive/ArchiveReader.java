@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -86,7 +87,7 @@ class ArchiveReader {
     }
 
     private void takeFiles(ZipFile zip) throws IOException {
-        for (ZipEntry entry : java.util.Collections.list(zip.entries())) {
+        for (ZipEntry entry : Collections.list(zip.entries())) {
             if (!entry.getName().startsWith(ArchiveWriter.FOLDER)) {
                 continue;
             }
@@ -154,7 +155,7 @@ class ArchiveReader {
     private int table(long student, Table table, JsonParser parser) {
         List<String> columns = columns(table);
         String sql = "INSERT INTO " + table.name() + " (" + String.join(", ", columns) + ") VALUES ("
-                + String.join(", ", java.util.Collections.nCopies(columns.size(), "?")) + ")";
+                + String.join(", ", Collections.nCopies(columns.size(), "?")) + ")";
         List<Object[]> batch = new ArrayList<>();
         int rows = 0;
         while (parser.nextToken() == JsonToken.START_OBJECT) {

@@ -5,6 +5,7 @@ import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Timing;
 import app.navlo.core.work.WorkState;
 import app.navlo.formats.oneroster.OneRosterWriter;
 import app.navlo.formats.oneroster.Roster;
@@ -319,7 +320,7 @@ class Exports {
                 "",
                 state.stage() == Stage.DRAFT,
                 false,
-                state.timing() == app.navlo.core.work.Timing.LATE,
+                state.timing() == Timing.LATE,
                 state.missing(),
                 null);
     }

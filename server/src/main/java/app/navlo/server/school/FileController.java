@@ -20,6 +20,7 @@ import java.nio.file.Path;
 import java.util.List;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -204,7 +205,7 @@ public class FileController {
         if (recognised == null) {
             return List.of();
         }
-        return java.util.stream.IntStream.range(0, recognised.heads().size())
+        return IntStream.range(0, recognised.heads().size())
                 .mapToObj(place -> new FileColumn(
                         recognised.heads().get(place),
                         recognised.sample().stream().map(row -> row.get(place)).toList()))

@@ -19,6 +19,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
+import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -205,7 +206,7 @@ public class LinkController {
     }
 
     private Set<LinkAbility> abilities(Link link) {
-        Set<LinkAbility> abilities = new java.util.TreeSet<>();
+        Set<LinkAbility> abilities = new TreeSet<>();
         desk.kind(link).abilities().forEach(ability -> abilities.add(LinkAbility.valueOf(ability.name())));
         return abilities;
     }
@@ -218,7 +219,7 @@ public class LinkController {
     }
 
     private LinkPreview view(Preview preview, LinkForm form) {
-        Set<LinkAbility> abilities = new java.util.TreeSet<>();
+        Set<LinkAbility> abilities = new TreeSet<>();
         desk.abilities(form.kind()).forEach(ability -> abilities.add(LinkAbility.valueOf(ability.name())));
         NewsPlan plan = preview.plan();
         return new LinkPreview(

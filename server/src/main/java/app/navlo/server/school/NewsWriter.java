@@ -1,6 +1,7 @@
 package app.navlo.server.school;
 
 import app.navlo.core.time.Deadline;
+import app.navlo.core.work.Actor;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
 import app.navlo.server.school.News.ToldDeed;
@@ -10,6 +11,7 @@ import app.navlo.server.school.NewsPlan.WorkRow;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
+import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
@@ -125,6 +127,7 @@ class NewsWriter {
         private final long change;
         private final Instant now;
         private final Map<String, Long> courseOf = new HashMap<>();
+        private final Map<String, Long> keys = new HashMap<>();
         private final Map<String, Long> workOf = new HashMap<>();
         private final Map<String, Boolean> brought = new HashMap<>();
         private final List<Told.Trouble> troubles;
@@ -227,8 +230,6 @@ class NewsWriter {
             brought.put(row.key(), row.brought());
         }
 
-        private final Map<String, Long> keys = new HashMap<>();
-
         private ZoneId zone(long work) {
             return board.entries().stream()
                     .filter(entry -> entry.work().id() == work)
@@ -292,25 +293,26 @@ class NewsWriter {
                 add(work, DeedFacts.scored(points, result.status() == Told.Status.SCORED), at, link.name());
             }
             if (result.status() == Told.Status.EXCUSED) {
-                add(work, fact("EXCUSED", Map.of("stands", true)), at, link.name());
+                add(work, fact(FactKind.EXCUSED, Map.of("stands", true)), at, link.name());
             }
             if (result.missing()) {
-                add(work, fact("FLAGGED", Map.of("flag", "MISSING")), at, link.name());
+                add(work, fact(FactKind.FLAGGED, Map.of("flag", "MISSING")), at, link.name());
             } else if (result.late()) {
-                add(work, fact("FLAGGED", Map.of("flag", "LATE")), at, link.name());
+                add(work, fact(FactKind.FLAGGED, Map.of("flag", "LATE")), at, link.name());
             }
             if (!result.comment().isBlank()) {
                 add(
                         work,
-                        fact("COMMENTED", Map.of("body", result.comment(), "is_private", true, "in_file", false)),
+                        fact(
+                                FactKind.COMMENTED,
+                                Map.of("body", result.comment(), "is_private", true, "in_file", false)),
                         at,
                         link.name());
             }
         }
 
-        private static DeedFacts.Made fact(String kind, Map<String, Object> columns) {
-            return new DeedFacts.Made(
-                    app.navlo.server.store.FactKind.valueOf(kind), app.navlo.core.work.Actor.TEACHER, columns, null);
+        private static DeedFacts.Made fact(FactKind kind, Map<String, Object> columns) {
+            return new DeedFacts.Made(kind, Actor.TEACHER, columns, null);
         }
 
         private void beside(String key, long work, Told.Result result) {
