@@ -10,6 +10,7 @@ import app.navlo.server.link.StandIns;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.TestPropertySource;
@@ -324,6 +325,37 @@ public class SchoolLinkTest extends DemoServer {
         JsonNode graded = work(mira, "Depreciation of a greenhouse");
         assertEquals(graded.get("stage").asString(), "RETURNED", graded.toString());
         assertTrue(graded.at("/score/points").asDouble() > 0, graded.toString());
+    }
+
+    @Test(dependsOnMethods = "aHandInIsWithTheSchoolBeforeItCountsAndComesBackOnce")
+    public void aSlowSchoolIsWaitedForShownAndStopped() {
+        TestClient mira = mira();
+        on(mira, 24);
+        List<String> before = titles(mira);
+        standIns.college().fault(Fault.SLOW);
+        long id = link(mira, "Thornmere course site").get("id").asLong();
+        CompletableFuture<TestClient.Answer> asking =
+                CompletableFuture.supplyAsync(() -> ask(mira(), "Thornmere course site"));
+        while (link(mira, "Thornmere course site").get("stage").isNull()) {
+            assertFalse(asking.isDone(), "it was never shown as being asked");
+        }
+        assertEquals(link(mira, "Thornmere course site").get("stage").asString(), "ASKING");
+        assertEquals(mira.send("DELETE", LINKS + "/" + id + "/asking", "").status(), 204);
+        TestClient.Answer stopped = asking.join();
+        assertEquals(stopped.status(), 409, stopped.body());
+        assertTrue(stopped.body().contains("Nothing of it was taken"), stopped.body());
+        assertEquals(titles(mira), before);
+        assertTrue(link(mira, "Thornmere course site").get("fault").isNull(), "stopping is no failure");
+    }
+
+    @Test
+    public void aCalendarOfThirtyThousandEventsIsRefusedInWords() {
+        standIns.college().fault(Fault.MANY);
+        String form =
+                "{\"kind\":\"CALENDAR\",\"address\":\"" + standIns.college().address() + "/site/calendar/soil.ics\"}";
+        TestClient.Answer refused = mira().post(LINKS + "/preview", form);
+        assertEquals(refused.status(), 422, refused.body());
+        assertTrue(refused.body().contains("more than 30000 entries"), refused.body());
     }
 
     @DataProvider
