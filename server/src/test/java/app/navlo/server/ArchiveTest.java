@@ -14,7 +14,9 @@ import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -22,11 +24,13 @@ import java.util.zip.ZipOutputStream;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.builder.SpringApplicationBuilder;
 import org.springframework.boot.web.server.servlet.context.ServletWebServerApplicationContext;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Everything of the demo's student out of one Navlo and into another: the board is the same, files included. */
 public class ArchiveTest extends DemoServer {
@@ -37,6 +41,9 @@ public class ArchiveTest extends DemoServer {
 
     @Autowired
     private ServerClock clock;
+
+    @Autowired
+    private JdbcTemplate db;
 
     private ServletWebServerApplicationContext other;
     private TestClient ida;
@@ -67,6 +74,33 @@ public class ArchiveTest extends DemoServer {
     @AfterClass
     public void close() {
         other.close();
+    }
+
+    /** A table that is added has to be put in, or named here as not a student's. */
+    @Test
+    public void everyTableIsInItOrKnownToStayAtHome() throws IOException {
+        Set<String> tables = new TreeSet<>(db.queryForList(
+                "SELECT LOWER(table_name) FROM information_schema.tables WHERE table_schema = 'PUBLIC'", String.class));
+        JsonMapper.builder()
+                .build()
+                .readTree(entries(archive).get("navlo.json"))
+                .get("tables")
+                .propertyNames()
+                .forEach(tables::remove);
+        assertEquals(
+                tables,
+                Set.of(
+                        "person",
+                        "guardianship",
+                        "sign_in_failure",
+                        "spring_session",
+                        "spring_session_attributes",
+                        "write_once",
+                        "demo_clock",
+                        "flyway_schema_history",
+                        "stored_file",
+                        "calendar_file",
+                        "calendar_feed"));
     }
 
     @DataProvider

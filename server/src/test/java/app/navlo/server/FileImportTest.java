@@ -149,6 +149,30 @@ public class FileImportTest extends DemoServer {
         assertEquals(many(next, "SAME"), 2);
     }
 
+    private static JsonNode readIn(TestClient mira, String row) {
+        String table = "title,course,due,score,possible,status,comment\n" + row + "\n";
+        TestClient.Answer done = apply(mira, read(mira, "grafts.csv", table.getBytes(StandardCharsets.UTF_8)));
+        assertEquals(done.status(), 201, done.body());
+        return work(mira, "Graft an apple");
+    }
+
+    @Test
+    public void anEntryThatChangesBringsOnlyWhatIsNewOfIt() {
+        TestClient mira = mira();
+        String work = "Graft an apple,Grafting,2026-11-20,";
+        JsonNode missing = readIn(mira, work + ",20,missing,");
+        assertTrue(missing.get("missing").asBoolean(), missing.toString());
+        JsonNode handedIn = readIn(mira, work + ",20,submitted,");
+        assertEquals(handedIn.get("stage").asString(), "TURNED_IN", handedIn.toString());
+        assertEquals(handedIn.get("timing").asString(), "ON_TIME", handedIn.toString());
+        assertFalse(handedIn.get("missing").asBoolean(), handedIn.toString());
+        readIn(mira, work + "15,20,,A clean cut");
+        JsonNode better = readIn(mira, work + "16,20,,A clean cut");
+        assertEquals(better.at("/score/points").asString(), "16");
+        String stream = mira.get(STUDENT + "/feedback").body();
+        assertEquals(stream.split("\"A clean cut\"", -1).length - 1, 1, "the comment is here once");
+    }
+
     @Test
     public void theSameConfirmationTwiceHappensOnceAndAnOldOneIsRefused() {
         TestClient mira = mira();

@@ -158,7 +158,8 @@ public class FeedFetcher {
     private static String words(URI address, IOException failed) {
         return failed instanceof Answered answered
                 ? "The feed answered " + answered.status + ". Check that the address is right and still in use."
-                : "The feed at " + address.getHost() + " didn't answer. It is tried again later.";
+                : "The feed at " + (address.getHost() == null ? address : address.getHost())
+                        + " didn't answer. It is tried again later.";
     }
 
     private static Fetched read(ClassicHttpResponse response, int mostBytes) throws IOException {

@@ -24,7 +24,8 @@ import org.springframework.stereotype.Component;
 @Component
 class Deliveries implements SchoolBox {
     private static final String NOTHING_LOST =
-            " It does not count as done yet. Everything stays ready here: try again in a few minutes.";
+            " It does not count as done yet. Everything stays ready here: try again in a few minutes, or do it at the"
+                    + " school itself and record it here.";
 
     private final LinkDesk desk;
     private final Links links;

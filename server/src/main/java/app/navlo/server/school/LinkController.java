@@ -20,6 +20,7 @@ import java.time.LocalDate;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -194,7 +195,7 @@ public class LinkController {
                 link.access().kind(),
                 standIns.resolve(link.access().address()),
                 link.access().knownAs(),
-                abilities(link),
+                abilities(link.access().kind()),
                 link.paused(),
                 link.faring().askedAt(),
                 link.faring().toldAt(),
@@ -205,10 +206,10 @@ public class LinkController {
                 stage == null ? null : LinkStage.valueOf(stage.name()));
     }
 
-    private Set<LinkAbility> abilities(Link link) {
-        Set<LinkAbility> abilities = new TreeSet<>();
-        desk.kind(link).abilities().forEach(ability -> abilities.add(LinkAbility.valueOf(ability.name())));
-        return abilities;
+    private Set<LinkAbility> abilities(Links.Kind kind) {
+        return desk.abilities(kind).stream()
+                .map(ability -> LinkAbility.valueOf(ability.name()))
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** Asks the system, and writes nothing. */
@@ -219,12 +220,10 @@ public class LinkController {
     }
 
     private LinkPreview view(Preview preview, LinkForm form) {
-        Set<LinkAbility> abilities = new TreeSet<>();
-        desk.abilities(form.kind()).forEach(ability -> abilities.add(LinkAbility.valueOf(ability.name())));
         NewsPlan plan = preview.plan();
         return new LinkPreview(
                 preview.name(),
-                abilities,
+                abilities(form.kind()),
                 plan.courses().stream()
                         .filter(course -> course.ours() == null)
                         .map(NewsPlan.CourseRow::name)

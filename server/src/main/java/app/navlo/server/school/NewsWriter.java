@@ -2,6 +2,10 @@ package app.navlo.server.school;
 
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.Flag;
+import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Stage;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
 import app.navlo.server.school.News.ToldDeed;
@@ -28,15 +32,20 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
 /** Writes down what a plan says, as one change. Within the caller's transaction: whole or not at all. */
 @Component
 class NewsWriter {
+    private static final DeedFacts.Made HANDED_IN = new DeedFacts.Made(
+            FactKind.HANDED_IN, Actor.STUDENT, Map.of("attempt", 1, "content", HandInContent.DONE.name()), null);
     private static final int SHORT = 40;
     private static final int LONGEST_SUMMARY = 400;
     private static final int LONGEST_TROUBLES = 20_000;
@@ -128,8 +137,10 @@ class NewsWriter {
         private final Instant now;
         private final Map<String, Long> courseOf = new HashMap<>();
         private final Map<String, Long> keys = new HashMap<>();
-        private final Map<String, Long> workOf = new HashMap<>();
+        private final Set<Long> touched = new LinkedHashSet<>();
+        private final Map<Long, Board.Entry> entries = new HashMap<>();
         private final Map<String, Boolean> brought = new HashMap<>();
+        private final Map<String, String> titles = new HashMap<>();
         private final List<Told.Trouble> troubles;
 
         One(Link link, NewsPlan plan, Board board, long change, Instant now) {
@@ -139,6 +150,7 @@ class NewsWriter {
             this.change = change;
             this.now = now;
             this.troubles = new ArrayList<>(plan.troubles());
+            board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
         }
 
         String write(String news) {
@@ -149,7 +161,7 @@ class NewsWriter {
                 happened += deed(deed) ? 1 : 0;
             }
             plan.results().forEach(this::result);
-            workOf.values().stream().distinct().forEach(work -> works.touch(work, change));
+            touched.forEach(work -> works.touch(work, change));
             String lines = troubles.stream()
                     .map(trouble -> trouble.where() + ": " + trouble.why())
                     .collect(Collectors.joining("\n"));
@@ -218,7 +230,7 @@ class NewsWriter {
                         Objects.requireNonNull(row.definition()),
                         instructions,
                         row.status() == Status.GONE);
-                works.touch(ours, change);
+                touched.add(ours);
             }
             if (ours == null) {
                 return;
@@ -228,14 +240,12 @@ class NewsWriter {
             }
             keys.put(row.key(), ours);
             brought.put(row.key(), row.brought());
+            titles.put(row.key(), row.title());
         }
 
         private ZoneId zone(long work) {
-            return board.entries().stream()
-                    .filter(entry -> entry.work().id() == work)
-                    .map(entry -> entry.course().details().zone())
-                    .findFirst()
-                    .orElse(board.zone());
+            Board.Entry entry = entries.get(work);
+            return entry == null ? board.zone() : entry.course().details().zone();
         }
 
         private boolean deed(ToldDeed deed) {
@@ -258,7 +268,7 @@ class NewsWriter {
         }
 
         private long add(long work, DeedFacts.Made made, Instant at, String by) {
-            workOf.put(Long.toString(work), work);
+            touched.add(work);
             return facts.add(new Facts.NewFact(
                     change,
                     link.student(),
@@ -278,29 +288,42 @@ class NewsWriter {
                 return;
             }
             if (Boolean.TRUE.equals(brought.get(key))) {
-                alone(work, result);
+                alone(key, work, result);
             } else {
                 beside(key, work, result);
             }
-            workOf.put(key, work);
+            touched.add(work);
             links.addKey(link.id(), change, KeyKind.DEED, NewsPlanner.resultKey(result), work, false);
         }
 
-        private void alone(long work, Told.Result result) {
+        /** Only what isn't here already: a result comes whole each time that anything of it is new. */
+        private void alone(String key, long work, Told.Result result) {
             Instant at = DeedFacts.notAfter(result.at() == null ? now : result.at(), now);
-            if (result.points() != null) {
-                BigDecimal points = Objects.requireNonNull(Rows.decimal(result.points()));
-                add(work, DeedFacts.scored(points, result.status() == Told.Status.SCORED), at, link.name());
+            Board.Entry entry = entries.get(work);
+            List<Fact> before = entry == null ? List.of() : entry.facts();
+            if (result.status() == Told.Status.HANDED_IN
+                    && (entry == null || !entry.state().handInStands())) {
+                add(work, HANDED_IN, handedIn(result, plan.dues().get(key)), link.name());
             }
-            if (result.status() == Told.Status.EXCUSED) {
+            boolean isFinal = result.status() == Told.Status.SCORED;
+            Fact.Scored scored = lastScore(before);
+            boolean scoredSo = scored != null && scored.points().equals(result.points()) && scored.isFinal() == isFinal;
+            if (result.points() != null && !scoredSo) {
+                BigDecimal points = Objects.requireNonNull(Rows.decimal(result.points()));
+                add(work, DeedFacts.scored(points, isFinal), at, link.name());
+            }
+            boolean excused = entry != null && entry.state().stage() == Stage.EXCUSED;
+            if (result.status() == Told.Status.EXCUSED && !excused) {
                 add(work, fact(FactKind.EXCUSED, Map.of("stands", true)), at, link.name());
             }
-            if (result.missing()) {
-                add(work, fact(FactKind.FLAGGED, Map.of("flag", "MISSING")), at, link.name());
-            } else if (result.late()) {
-                add(work, fact(FactKind.FLAGGED, Map.of("flag", "LATE")), at, link.name());
+            Flag flag = result.missing() ? Flag.MISSING : result.late() ? Flag.LATE : Flag.CLEARED;
+            if (flag != lastFlag(before)) {
+                add(work, fact(FactKind.FLAGGED, Map.of("flag", flag.name())), at, link.name());
             }
-            if (!result.comment().isBlank()) {
+            boolean said = before.stream()
+                    .anyMatch(fact -> fact instanceof Fact.Commented comment
+                            && comment.text().equals(result.comment()));
+            if (!result.comment().isBlank() && !said) {
                 add(
                         work,
                         fact(
@@ -311,15 +334,33 @@ class NewsWriter {
             }
         }
 
+        /** A gradebook says that it was handed in and whether late, not when: no later than its due if it wasn't. */
+        private Instant handedIn(Told.Result result, @Nullable Deadline due) {
+            boolean inTime = !result.late() && due != null && due.instant().isBefore(now);
+            return inTime ? due.instant() : now;
+        }
+
+        private static Fact.@Nullable Scored lastScore(List<Fact> facts) {
+            return facts.stream()
+                    .filter(Fact.Scored.class::isInstance)
+                    .map(Fact.Scored.class::cast)
+                    .reduce((earlier, later) -> later)
+                    .orElse(null);
+        }
+
+        private static Flag lastFlag(List<Fact> facts) {
+            return facts.stream()
+                    .filter(Fact.Flagged.class::isInstance)
+                    .map(fact -> ((Fact.Flagged) fact).flag())
+                    .reduce((earlier, later) -> later)
+                    .orElse(Flag.CLEARED);
+        }
+
         private static DeedFacts.Made fact(FactKind kind, Map<String, Object> columns) {
             return new DeedFacts.Made(kind, Actor.TEACHER, columns, null);
         }
 
         private void beside(String key, long work, Told.Result result) {
-            WorkRow row = plan.works().stream()
-                    .filter(one -> one.key().equals(key))
-                    .findFirst()
-                    .orElseThrow();
             Deadline due = plan.dues().get(key);
             material.addOtherRecord(
                     link.student(),
@@ -328,7 +369,7 @@ class NewsWriter {
                     new Material.OtherRecord(
                             link.name(),
                             now,
-                            row.title(),
+                            titles.get(key),
                             due == null ? null : due.instant(),
                             null,
                             result.points(),

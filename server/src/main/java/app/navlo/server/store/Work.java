@@ -49,60 +49,35 @@ public record Work(
 
         /** The same with what its source now tells; what others added stays. */
         public Definition retold(String newTitle, @Nullable Instant newOpensAt, @Nullable Deadline newDue) {
+            return with(courseId, newTitle, marking, newOpensAt, newDue);
+        }
+
+        /** The same with other points. */
+        public Definition marked(WorkItem.Marking other) {
+            return with(courseId, title, other, opensAt, due);
+        }
+
+        public Definition inCourse(long course) {
+            return with(course, title, marking, opensAt, due);
+        }
+
+        private Definition with(
+                long course,
+                String newTitle,
+                WorkItem.Marking newMarking,
+                @Nullable Instant newOpensAt,
+                @Nullable Deadline newDue) {
             return new Definition(
-                    courseId,
+                    course,
                     newTitle,
                     kind,
                     unit,
                     category,
                     required,
                     expectsHandIn,
-                    marking,
+                    newMarking,
                     newOpensAt,
                     newDue,
-                    closesAt,
-                    attemptsAllowed,
-                    parts,
-                    redo,
-                    effortMinutes,
-                    takes,
-                    rules);
-        }
-
-        /** The same with other points. */
-        public Definition marked(WorkItem.Marking other) {
-            return new Definition(
-                    courseId,
-                    title,
-                    kind,
-                    unit,
-                    category,
-                    required,
-                    expectsHandIn,
-                    other,
-                    opensAt,
-                    due,
-                    closesAt,
-                    attemptsAllowed,
-                    parts,
-                    redo,
-                    effortMinutes,
-                    takes,
-                    rules);
-        }
-
-        public Definition inCourse(long course) {
-            return new Definition(
-                    course,
-                    title,
-                    kind,
-                    unit,
-                    category,
-                    required,
-                    expectsHandIn,
-                    marking,
-                    opensAt,
-                    due,
                     closesAt,
                     attemptsAllowed,
                     parts,
