@@ -100,7 +100,7 @@ export function writeKey(): string {
 /** Sends a file with progress from 0 to 1, and can be stopped. */
 export function upload<T>(
   url: string,
-  file: File,
+  file: File | readonly File[],
   onProgress: (share: number) => void,
   signal: AbortSignal,
   key?: string,
@@ -108,7 +108,7 @@ export function upload<T>(
   return new Promise((resolve, reject) => {
     const request = new XMLHttpRequest();
     const form = new FormData();
-    form.append('file', file);
+    for (const one of file instanceof File ? [file] : file) form.append('file', one);
     request.open('POST', url);
     for (const [name, value] of Object.entries(csrf())) request.setRequestHeader(name, value);
     if (key) request.setRequestHeader('Idempotency-Key', key);

@@ -1,10 +1,11 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { type Change, type FilePreview as FileRead, type ImportPreview, upload } from '../../api/client';
 import { changesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { moment } from '../../lib/time';
 import { Button } from '../../ui/button';
+import { FileButton } from '../../ui/file-button';
 import { noticeFault, undo } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
 import { CalendarFeed } from './calendar-feed';
@@ -57,19 +58,25 @@ interface ChooseFileProps {
   onFile: (preview: FileRead) => void;
 }
 
+/** Of a folder only what a bundle can be made of. */
+function tables(files: File[]): File[] {
+  return files.filter((file) => file.name.toLowerCase().endsWith('.csv'));
+}
+
 /** Takes calendars, gradebooks' bundles and tables; each is looked at first. */
 function ChooseFile({ onCalendar, onFile }: ChooseFileProps) {
   const { id } = useStudent();
-  const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState<number | null>(null);
-  const read = async (file: File | undefined) => {
-    if (!file) return;
+  const read = async (files: File[]) => {
+    const [file] = files;
+    if (!file)
+      return noticeFault(new Error('The folder has no tables (.csv). Choose the one with manifest.csv.'));
     setShare(0);
     try {
       const { signal } = new AbortController();
       if (isCalendar(file.name))
         onCalendar(await upload<ImportPreview>(`/api/students/${id}/imports`, file, setShare, signal));
-      else onFile(await upload<FileRead>(`/api/students/${id}/link-files`, file, setShare, signal));
+      else onFile(await upload<FileRead>(`/api/students/${id}/link-files`, files, setShare, signal));
     } catch (error) {
       noticeFault(error);
     }
@@ -81,31 +88,35 @@ function ChooseFile({ onCalendar, onFile }: ChooseFileProps) {
       onDragOver={(event) => event.preventDefault()}
       onDrop={(event) => {
         event.preventDefault();
-        void read(event.dataTransfer.files[0]);
+        const dropped = [...event.dataTransfer.files];
+        if (dropped.length > 0) void read(dropped.length > 1 ? tables(dropped) : dropped);
       }}
       className="flex h-full flex-col items-start gap-2 border-line border-l-4 bg-raised px-4 py-4"
     >
       <h2 className="font-bold text-[17px]">Read in a file</h2>
       <p className="max-w-[64ch] text-ink-2">
-        A calendar (.ics), a gradebook’s OneRoster bundle (.zip) or a plain table (.csv). You see first what
-        is new, changed and gone. Reading the same file in again doubles nothing.
+        A calendar (.ics), a gradebook’s OneRoster bundle (.zip, or the folder it unpacks to) or a plain table
+        (.csv). You see first what is new, changed, gone and told otherwise. Reading the same file in again
+        doubles nothing.
       </p>
-      <Button disabled={share !== null} onClick={() => input.current?.click()} className="h-9">
-        {share === null ? 'Choose a file' : 'Reading …'}
-      </Button>
-      <input
-        ref={input}
-        type="file"
-        accept=".ics,.ical,.ifb,.zip,.csv,.tsv,.txt,text/calendar,text/csv,application/zip"
-        aria-label="File to read in"
-        tabIndex={-1}
-        className="sr-only"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          void read(file);
-        }}
-      />
+      <div className="flex flex-wrap gap-2">
+        <FileButton
+          label="Choose a file"
+          busy={share === null ? null : 'Reading …'}
+          accept=".ics,.ical,.ifb,.zip,.csv,.tsv,.txt,text/calendar,text/csv,application/zip"
+          name="File to read in"
+          className="h-9"
+          onFiles={(files) => void read(files)}
+        />
+        <FileButton
+          label="Choose a folder"
+          busy={share === null ? null : 'Reading …'}
+          name="Folder to read in"
+          folder
+          className="h-9"
+          onFiles={(files) => void read(tables(files))}
+        />
+      </div>
     </div>
   );
 }

@@ -65,14 +65,16 @@ export const LINK_KIND_ABOUT: Record<(typeof KINDS)[number], string> = {
 };
 
 const TELLS = { DUES: 'dues', GRADEBOOK: 'scores' } as const;
-const TAKES = { HAND_IN: 'hand-ins', ASK: 'requests' } as const;
+const TAKES = { HAND_IN: 'hand-ins', ASK: 'requests', WRITE: 'messages' } as const;
+
+const LIST = new Intl.ListFormat('en-GB');
 
 function named(verb: string, words: Partial<Record<Ability, string>>, abilities: readonly Ability[]): string {
-  const said = abilities.map((ability) => words[ability]).filter(Boolean);
-  return said.length === 0 ? '' : `${verb} ${said.join(' and ')}`;
+  const said = abilities.map((ability) => words[ability] ?? '').filter(Boolean);
+  return said.length === 0 ? '' : `${verb} ${LIST.format(said)}`;
 }
 
-/** "tells dues and scores, takes hand-ins and requests". */
+/** "tells dues and scores, takes hand-ins, requests and messages". */
 export function abilityWords(abilities: readonly Ability[]): string {
   return [named('tells', TELLS, abilities), named('takes', TAKES, abilities)].filter(Boolean).join(', ');
 }
@@ -122,6 +124,7 @@ export function fileWords(preview: Schemas['FilePreview']): string {
     [many('CHANGED'), 'change'],
     [many('GONE'), 'remove'],
     [preview.results, 'take in scores of'],
+    [preview.records, 'keep beside what stands'],
   ] as const;
   const words = said
     .filter(([number]) => number > 0)

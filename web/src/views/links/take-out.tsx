@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { client, take, upload } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
-import { Button } from '../../ui/button';
+import { FileButton } from '../../ui/file-button';
 import { noticeFault } from '../../ui/notice';
 
 const LINES = [
@@ -50,7 +50,6 @@ function TakeOut() {
 
 function BringBack() {
   const { id } = useStudent();
-  const input = useRef<HTMLInputElement>(null);
   const [share, setShare] = useState<number | null>(null);
   const [rows, setRows] = useState<number | null>(null);
   const state = useQuery({
@@ -80,21 +79,12 @@ function BringBack() {
   };
   return (
     <div className="mt-2">
-      <Button disabled={share !== null} onClick={() => input.current?.click()}>
-        {share === null ? 'Bring back an archive' : `Bringing it back … ${Math.round(100 * share)} %`}
-      </Button>
-      <input
-        ref={input}
-        type="file"
+      <FileButton
+        label="Bring back an archive"
+        busy={share === null ? null : `Bringing it back … ${Math.round(100 * share)} %`}
         accept=".zip,application/zip"
-        aria-label="Archive to bring back"
-        tabIndex={-1}
-        className="sr-only"
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          event.target.value = '';
-          void bring(file);
-        }}
+        name="Archive to bring back"
+        onFiles={([file]) => void bring(file)}
       />
     </div>
   );

@@ -7,6 +7,7 @@ import { count } from '../../lib/words';
 const SHOWN = [
   ['NEW', 'New'],
   ['CHANGED', 'Changed'],
+  ['CONFLICTING', 'Told otherwise here; what stands stays, and this is kept beside it'],
   ['GONE', 'Gone'],
   ['KEPT', 'No longer told of, but stays'],
   ['ASIDE', 'Left away by you'],

@@ -66,6 +66,7 @@ function Open({ detail }: { detail: Detail }) {
           </Button>
           {!offer && <span className="ml-3 text-[14px] text-ink-2">{nothingReady(detail)}</span>}
         </div>
+        <WhereItGoes detail={detail} />
         <Elsewhere detail={detail} />
       </div>
       {confirming && offer && (
@@ -79,6 +80,23 @@ function Open({ detail }: { detail: Detail }) {
       )}
     </Part>
   );
+}
+
+/** A hand-in that only counts here must not look like one that the school has. */
+function WhereItGoes({ detail: { goesTo, editable } }: { detail: Detail }) {
+  if (!goesTo && editable) return null;
+  if (!goesTo)
+    return (
+      <p className="text-[14px] text-ink-2">No link takes it to the school: it is recorded here only.</p>
+    );
+  if (goesTo.paused)
+    return (
+      <p className="border-loss border-l-4 bg-loss-soft px-3 py-1.5 text-[14px]">
+        <b className="font-bold">{goesTo.school} is paused:</b> it would be recorded here only, and the school
+        wouldn’t have it. Go on with the link in Links first.
+      </p>
+    );
+  return <p className="text-[14px] text-ink-2">Goes to {goesTo.school}, which gives a receipt for it.</p>;
 }
 
 interface Offer {

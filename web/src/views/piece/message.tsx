@@ -213,10 +213,14 @@ function Messages({ work }: { work?: number }) {
                 </span>
                 <span className={message.sending === 'GIVEN_UP' ? 'font-semibold text-loss' : 'text-ink-2'}>
                   {SENDING[message.sending]}
+                  {message.school && `, and to ${message.school}`}
                 </span>
               </summary>
-              {message.fault && message.sending !== 'SENT' && (
-                <p className="mt-1 text-[14px] text-loss">The mail server said: {message.fault}</p>
+              {message.fault && (
+                <p className="mt-1 text-[14px] text-loss">
+                  {message.sending === 'SENT' ? 'Sent by mail. ' : 'The mail server said: '}
+                  {message.fault}
+                </p>
               )}
               <p className="mt-1 whitespace-pre-line border-line border-l-2 pl-3 text-[14px]">
                 {message.body}

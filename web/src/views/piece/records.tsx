@@ -1,11 +1,13 @@
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 import { client, type Detail, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { day, near } from '../../lib/time';
 import { sentence } from '../../lib/words';
-import { TextButton } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
+import { Dialog } from '../../ui/dialog';
+import { Select } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
 import { WriteToTeacher } from './message';
 import { Part } from './piece';
@@ -24,26 +26,74 @@ function Records({ detail }: { detail: Detail }) {
   ));
 }
 
-/** A record that was put here by its likeness, and is of something else. */
+/** A record that was put here by its likeness, and is of something else: of what, a person says. */
 function NotThisWork({ detail, record }: { detail: Detail; record: Record }) {
-  const { id, mayWrite } = useStudent();
+  const { mayWrite } = useStudent();
+  const [open, setOpen] = useState(false);
   if (!mayWrite) return null;
-  const part = () =>
+  return (
+    <>
+      <TextButton className="text-ink-2" onClick={() => setOpen(true)}>
+        {record.toldBy} speaks of other work
+      </TextButton>
+      <Dialog
+        open={open}
+        onOpenChange={setOpen}
+        title={`Which work does ${record.toldBy} speak of?`}
+        about={`Its record (${record.book}) stands with ${detail.work.title} now. What you say here is kept for the next time that it tells.`}
+      >
+        {open && <WhichWork detail={detail} record={record} onDone={() => setOpen(false)} />}
+      </Dialog>
+    </>
+  );
+}
+
+interface WhichWorkProps {
+  detail: Detail;
+  record: Record;
+  onDone: () => void;
+}
+
+function WhichWork({ detail, record, onDone }: WhichWorkProps) {
+  const { id, board } = useStudent();
+  const [withWork, setWithWork] = useState('');
+  const [key] = useState(writeKey);
+  const others = board.works
+    .filter((work) => work.courseId === detail.work.courseId && work.id !== detail.work.id)
+    .sort((a, b) => a.title.localeCompare(b.title, 'en', { numeric: true }));
+  const put = () =>
     void writeChange(
       id,
       client.PUT('/api/students/{student}/works/{work}/match', {
-        params: {
-          path: { student: id, work: detail.work.id },
-          header: { 'Idempotency-Key': writeKey() },
-        },
-        body: { book: record.toldBy, with: null },
+        params: { path: { student: id, work: detail.work.id }, header: { 'Idempotency-Key': key } },
+        body: { book: record.toldBy, with: withWork === '' ? null : Number(withWork) },
       }),
-      `${record.toldBy} speaks of other work`,
-    ).catch(noticeFault);
+      withWork === ''
+        ? `${record.toldBy} speaks of no work here`
+        : `Put ${record.toldBy}’s record with other work`,
+    )
+      .then(onDone)
+      .catch(noticeFault);
   return (
-    <TextButton className="text-ink-2" onClick={part}>
-      {record.toldBy} speaks of other work
-    </TextButton>
+    <div className="flex flex-col gap-3.5">
+      <Select
+        label={`Work of ${detail.courseName}`}
+        value={withWork}
+        onChange={(event) => setWithWork(event.target.value)}
+      >
+        <option value="">none that is here</option>
+        {others.map((work) => (
+          <option key={work.id} value={work.id}>
+            {work.title}
+          </option>
+        ))}
+      </Select>
+      <div className="flex justify-end">
+        <Button look="main" onClick={put}>
+          {withWork === '' ? 'Take it away from here' : 'Put it there'}
+        </Button>
+      </div>
+    </div>
   );
 }
 

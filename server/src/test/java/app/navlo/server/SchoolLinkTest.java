@@ -87,7 +87,7 @@ public class SchoolLinkTest extends DemoServer {
         TestClient mira = mira();
         assertEquals(
                 link(mira, "Thornmere course site").get("abilities").toString(),
-                "[\"DUES\",\"GRADEBOOK\",\"HAND_IN\",\"ASK\"]");
+                "[\"DUES\",\"GRADEBOOK\",\"HAND_IN\",\"ASK\",\"WRITE\"]");
         assertEquals(link(mira, "College gradebook").get("abilities").toString(), "[\"DUES\",\"GRADEBOOK\"]");
         assertFalse(link(mira, "College gradebook").toString().contains(CollegeServer.TOKEN), "no token goes out");
     }

@@ -1,6 +1,7 @@
 package app.navlo.formats.told;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.feedback.Rubric;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkKind;
 import java.time.Instant;
@@ -54,6 +55,7 @@ public record Told(
      * @param attempts allowed; null for any number
      * @param fileTypes endings taken; empty for any
      * @param effortMinutes null where nobody has estimated it
+     * @param rubric null for none
      */
     public record More(
             @Nullable String unit,
@@ -64,7 +66,8 @@ public record Told(
             boolean takesFiles,
             boolean takesText,
             List<String> fileTypes,
-            @Nullable Integer effortMinutes) {
+            @Nullable Integer effortMinutes,
+            @Nullable Rubric rubric) {
         public More {
             fileTypes = List.copyOf(fileTypes);
         }

@@ -144,7 +144,11 @@ public final class College implements AutoCloseable {
     }
 
     synchronized List<Deed> life(Item item) {
-        return List.copyOf(Objects.requireNonNull(lives.get(item.key())));
+        return lifeOf(item.key());
+    }
+
+    synchronized List<Deed> lifeOf(String item) {
+        return List.copyOf(Objects.requireNonNull(lives.get(item)));
     }
 
     /** Why the school takes something not; in words for the person at the screen. */

@@ -77,6 +77,8 @@ final class CollegeFiles {
      * @param extensionDays that are given when asked for in time; 0 for a course without extensions
      * @param askWithinHours after the due
      * @param says comments for good, middling and low scores, several of each
+     * @param marks words that are put on a place of a page; empty for a teacher who doesn't
+     * @param questions of quizzes that are set from now on
      */
     record Habits(
             @Nullable DayOfWeek day,
@@ -87,9 +89,17 @@ final class CollegeFiles {
             boolean marksMissing,
             int extensionDays,
             int askWithinHours,
-            List<List<String>> says) {}
+            List<List<String>> says,
+            List<String> marks,
+            List<Question> questions) {}
 
-    /** @param happened what the files tell, in order, up to the start */
+    /** @param given what is answered by who doesn't know it */
+    record Question(String question, String wanted, String given) {}
+
+    /**
+     * @param happened what the files tell, in order, up to the start
+     * @param planned what they tell after it
+     */
     record Read(
             String name,
             ZoneId zone,
@@ -101,7 +111,8 @@ final class CollegeFiles {
             List<LocalDate> daysOff,
             Map<String, Course> courses,
             List<Item> items,
-            List<Deed> happened) {}
+            List<Deed> happened,
+            List<Deed> planned) {}
 
     static Read read() {
         JsonNode school = tree("/demo/school.yaml");
@@ -155,7 +166,8 @@ final class CollegeFiles {
                 off,
                 courses,
                 items,
-                happened.stream().filter(deed -> !deed.at().isAfter(start)).toList());
+                happened.stream().filter(deed -> !deed.at().isAfter(start)).toList(),
+                happened.stream().filter(deed -> deed.at().isAfter(start)).toList());
     }
 
     private static Course course(String key, JsonNode file, JsonNode habits) {
@@ -183,7 +195,18 @@ final class CollegeFiles {
                         habits.path("marksMissing").asBoolean(false),
                         habits.path("extensionDays").asInt(0),
                         habits.path("askWithinHours").asInt(0),
-                        says));
+                        says,
+                        habits.path("marks")
+                                .valueStream()
+                                .map(JsonNode::asString)
+                                .toList(),
+                        habits.path("questions")
+                                .valueStream()
+                                .map(one -> new Question(
+                                        one.get("question").asString(),
+                                        one.get("wanted").asString(),
+                                        one.get("given").asString()))
+                                .toList()));
     }
 
     private Item item(Course course, JsonNode work) {
@@ -216,7 +239,23 @@ final class CollegeFiles {
                 !work.path("optional").asBoolean(false) && !"practice".equals(kind),
                 work.path("attempts").asInt(0),
                 work.hasNonNull("effort") ? work.get("effort").asInt() : null,
-                work.path("instructions").asString("").strip());
+                work.path("instructions").asString("").strip(),
+                work.at("/rubric/rows")
+                        .valueStream()
+                        .map(CollegeFiles::rubricRow)
+                        .toList());
+    }
+
+    private static Item.RubricRow rubricRow(JsonNode row) {
+        return new Item.RubricRow(
+                row.get("title").asString(),
+                row.get("levels")
+                        .valueStream()
+                        .map(level -> new Item.RubricLevel(
+                                level.get("title").asString(),
+                                level.get("description").asString(),
+                                new BigDecimal(level.get("points").asString())))
+                        .toList());
     }
 
     private List<Deed> deeds(Item item, Course course, String student, JsonNode fact) {

@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param takes endings of files taken; empty for any or none
  * @param files whether files are taken
  * @param expectsHandIn false for what is done in class
+ * @param rubric its rows; empty for none
  */
 record Item(
         String key,
@@ -37,4 +38,10 @@ record Item(
         boolean required,
         int attempts,
         @Nullable Integer effort,
-        String instructions) {}
+        String instructions,
+        List<RubricRow> rubric) {
+    /** @param levels from the most points down; never empty */
+    record RubricRow(String title, List<RubricLevel> levels) {}
+
+    record RubricLevel(String title, String description, BigDecimal points) {}
+}

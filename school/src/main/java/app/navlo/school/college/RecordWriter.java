@@ -9,6 +9,7 @@ import java.time.LocalDate;
 import java.time.LocalDateTime;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -74,6 +75,14 @@ final class RecordWriter {
                 .put("instructions", item.instructions());
         ArrayNode endings = node.putArray("fileTypes");
         item.takes().forEach(endings::add);
+        ArrayNode rows = node.putArray("rubric");
+        item.rubric().forEach(row -> {
+            ArrayNode levels = rows.addObject().put("title", row.title()).putArray("levels");
+            row.levels().forEach(level -> levels.addObject()
+                    .put("title", level.title())
+                    .put("description", level.description())
+                    .put("points", level.points()));
+        });
         return node;
     }
 
@@ -111,13 +120,50 @@ final class RecordWriter {
                                         .asBoolean(!body.path("hidden").asBoolean(false)));
             case POSTED -> node.put("part", "replied".equals(deed.text("did")) ? "REPLY" : "POST");
             case RETURNED -> node.put("asksRedo", redo != null);
-            case COMMENTED -> node.put("toClass", body.path("toClass").asBoolean(false));
+            case COMMENTED -> {
+                node.put("toClass", body.path("toClass").asBoolean(false));
+                if (body.has("mark")) {
+                    node.set("mark", mark(deed));
+                }
+            }
+            case RUBRIC_MARKED -> {
+                ArrayNode rows = node.putArray("rows");
+                body.path("rows").forEach(row -> rows.addObject()
+                        .put("points", row.get("got").asString())
+                        .set("words", row.get("say")));
+            }
+            case ANSWERS_RELEASED -> {
+                ArrayNode answers = node.putArray("answers");
+                body.path("answers").forEach(one -> answers.addObject()
+                        .put("question", one.get("question").asString())
+                        .put("points", one.get("points").asString())
+                        .put("possible", one.get("of").asString())
+                        .<ObjectNode>set("given", one.get("given"))
+                        .<ObjectNode>set("wanted", one.get("wanted"))
+                        .set("words", one.get("say")));
+            }
             default -> {}
         }
         if (due != null || (redo != null && !redo.equals("none"))) {
             node.put("due", moment(due == null ? redo : due));
         }
         return node;
+    }
+
+    /** A place on a page of the last hand-in before. */
+    private ObjectNode mark(Deed comment) {
+        JsonNode mark = comment.body().get("mark");
+        ObjectNode node = JSON.createObjectNode();
+        college.lifeOf(comment.item()).stream()
+                .filter(deed -> deed.kind() == Deed.Kind.HANDED_IN && deed.id() < comment.id())
+                .reduce((earlier, later) -> later)
+                .ifPresent(handIn -> node.put("handIn", handIn.id()));
+        return node.put("file", mark.path("file").asInt(1))
+                .put("page", mark.path("page").asInt(1))
+                .put("x", mark.get("x").asDouble())
+                .put("y", mark.get("y").asDouble())
+                .put("width", mark.path("width").asDouble(0))
+                .put("height", mark.path("height").asDouble(0));
     }
 
     private String moment(String local) {

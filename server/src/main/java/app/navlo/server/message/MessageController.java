@@ -48,6 +48,7 @@ public class MessageController {
     /**
      * @param work null for a message about a whole course
      * @param fault of the last try; null for none
+     * @param school that has it beside the mail, with the number that it gave it; null for none
      */
     public record MessageView(
             long id,
@@ -60,7 +61,8 @@ public class MessageController {
             String subject,
             String body,
             Sending sending,
-            @Nullable String fault) {}
+            @Nullable String fault,
+            @Nullable String school) {}
 
     public record MessageForm(
             @NotBlank(message = "Type the teacher's address.")

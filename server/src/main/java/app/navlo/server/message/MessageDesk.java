@@ -127,6 +127,7 @@ class MessageDesk {
                 letter.subject(),
                 letter.body(),
                 sending,
-                letter.fault());
+                letter.fault(),
+                letter.school() == null ? null : letter.school() + ", " + letter.schoolNumber());
     }
 }

@@ -3,6 +3,7 @@ package app.navlo.server.message;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.store.Letters;
 import app.navlo.server.time.ServerClock;
+import app.navlo.server.work.SchoolBox;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
@@ -11,13 +12,17 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Date;
 import java.util.List;
+import java.util.Objects;
 import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSender;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 
-/** Takes stored messages to the mail server, and tries again with growing pauses. */
+/**
+ * Takes stored messages to the mail server, and beside that to the box of a school that takes them. Tries again with growing
+ * pauses.
+ */
 @Component
 class Postman {
     private static final List<Duration> PAUSES = List.of(
@@ -35,10 +40,18 @@ class Postman {
     private final Letters letters;
     private final JavaMailSender sender;
     private final MailSettings settings;
+    private final SchoolBox box;
     private final LiveFeed live;
     private final ServerClock clock;
 
-    Postman(Letters letters, JavaMailSender sender, MailSettings settings, LiveFeed live, ServerClock clock) {
+    Postman(
+            Letters letters,
+            JavaMailSender sender,
+            MailSettings settings,
+            SchoolBox box,
+            LiveFeed live,
+            ServerClock clock) {
+        this.box = box;
         this.letters = letters;
         this.sender = sender;
         this.settings = settings;
@@ -60,13 +73,28 @@ class Postman {
         }
         Letters.Letter letter = letters.find(id).orElseThrow();
         try {
-            sender.send(mail(letter));
-            letters.sent(id, clock.instant());
-        } catch (MailException | MessagingException | UnsupportedEncodingException e) {
+            if (letter.sentAt() == null) {
+                sender.send(mail(letter));
+            }
+            letters.sent(id, Objects.requireNonNullElseGet(letter.sentAt(), clock::instant));
+            tell(letter);
+        } catch (MailException | MessagingException | UnsupportedEncodingException | SchoolBox.Unreachable e) {
             boolean again = letter.tries() <= PAUSES.size();
             letters.failed(id, fault(e), again ? now.plus(PAUSES.get(letter.tries() - 1)) : null);
         }
         live.changed(letter.student());
+    }
+
+    private void tell(Letters.Letter letter) throws SchoolBox.Unreachable {
+        if (letter.work() != null && letter.school() == null) {
+            box.tell(
+                            letter.student(),
+                            letter.work(),
+                            "message " + letter.id() + " " + letter.at(),
+                            letter.subject(),
+                            letter.body())
+                    .ifPresent(taken -> letters.told(letter.id(), taken.school(), taken.number()));
+        }
     }
 
     /** From Navlo by name of the writer, whom an answer reaches. */

@@ -27,6 +27,19 @@ public record RubricSheet(List<RowSheet> rows, boolean mayExceed) {
      */
     public record LevelSheet(String title, String description, String points) {}
 
+    static RubricSheet of(Rubric rubric) {
+        return new RubricSheet(
+                rubric.rows().stream()
+                        .map(row -> new RowSheet(
+                                row.title(),
+                                row.levels().stream()
+                                        .map(level -> new LevelSheet(
+                                                level.title(), level.description(), Figures.text(level.points())))
+                                        .toList()))
+                        .toList(),
+                rubric.mayExceed());
+    }
+
     /** @throws app.navlo.core.check.IllegalInput naming every field that doesn't fit */
     public Rubric rubric(Rational possible) {
         return new Rubric(rows.stream().map(RubricSheet::row).toList(), possible, mayExceed);

@@ -2,6 +2,7 @@ package app.navlo.server.rules;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.feedback.Rubric;
 import app.navlo.core.gate.Gate;
 import java.time.Instant;
 import java.util.List;
@@ -27,6 +28,13 @@ public record WorkSheet(
         @Nullable Integer filesWanted,
         @Nullable RubricSheet rubric) {
     public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false, null, null, null);
+
+    /** Of work that sets nothing but its rubric. @param rubric null for none */
+    public static WorkSheet with(@Nullable Rubric rubric) {
+        return rubric == null
+                ? PLAIN
+                : new WorkSheet(null, List.of(), List.of(), false, null, null, RubricSheet.of(rubric));
+    }
 
     public WorkSheet {
         gates = List.copyOf(Objects.requireNonNullElse(gates, List.of()));

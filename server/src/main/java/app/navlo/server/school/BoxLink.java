@@ -58,7 +58,7 @@ final class BoxLink implements SchoolLink {
 
     @Override
     public Set<Ability> abilities() {
-        return Set.of(Ability.DUES, Ability.GRADEBOOK, Ability.HAND_IN, Ability.ASK);
+        return Set.of(Ability.DUES, Ability.GRADEBOOK, Ability.HAND_IN, Ability.ASK, Ability.WRITE);
     }
 
     private URI address(Links.Link link, String path) {
@@ -135,6 +135,7 @@ final class BoxLink implements SchoolLink {
             case HAND_IN -> "hand-ins";
             case WITHDRAW -> "withdrawals";
             case ASK -> "requests";
+            case WRITE -> "messages";
         };
     }
 

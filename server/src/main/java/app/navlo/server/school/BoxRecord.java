@@ -1,6 +1,7 @@
 package app.navlo.server.school;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.feedback.Rubric;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.KindWords;
@@ -81,24 +82,25 @@ final class BoxRecord {
         String key = wanted(item, "key", LONGEST_KEY);
         String title = wanted(item, "title", LONGEST_TITLE);
         String points = textOrNull(item, "points");
-        if (points != null && !points.matches("\\d{1,8}(\\.\\d{1,6})?")) {
+        if (points != null && !points.matches(DeedFacts.POINTS)) {
             throw new IllegalArgumentException("its points '" + points + "' are no number from 0 up");
         }
         String instructions = item.path("instructions").asString("");
+        Rational possible = points == null ? null : Rational.of(new BigDecimal(points));
         return new Told.Work(
                 key,
                 textOrNull(item, "course"),
                 title,
                 kind(item, title),
                 textOrNull(item, "category"),
-                points == null ? null : Rational.of(new BigDecimal(points)),
+                possible,
                 instant(item, "opens"),
                 due(item, "due"),
                 instructions.substring(0, Math.min(LONGEST_TEXT, instructions.length())),
-                more(item));
+                more(item, title, possible));
     }
 
-    private Told.More more(JsonNode item) {
+    private Told.More more(JsonNode item, String title, @Nullable Rational possible) {
         List<String> endings = new ArrayList<>();
         item.path("fileTypes").forEach(one -> endings.add(one.asString()));
         return new Told.More(
@@ -114,7 +116,36 @@ final class BoxRecord {
                 endings,
                 item.hasNonNull("effortMinutes")
                         ? Integer.valueOf(item.get("effortMinutes").asInt())
-                        : null);
+                        : null,
+                rubric(item, title, possible));
+    }
+
+    /** A rubric that can't be read is told of, and the work comes without it. */
+    private @Nullable Rubric rubric(JsonNode item, String title, @Nullable Rational possible) {
+        if (item.path("rubric").isEmpty()) {
+            return null;
+        }
+        try {
+            List<Rubric.Row> rows = new ArrayList<>();
+            for (JsonNode row : item.get("rubric")) {
+                List<Rubric.Level> levels = new ArrayList<>();
+                for (JsonNode level : row.path("levels")) {
+                    String points = wanted(level, "points", LONGEST_KEY);
+                    if (!points.matches(DeedFacts.POINTS)) {
+                        throw new IllegalArgumentException("its points '" + points + "' are no number from 0 up");
+                    }
+                    levels.add(new Rubric.Level(
+                            wanted(level, "title", LONGEST_TITLE),
+                            level.path("description").asString(""),
+                            Rational.of(new BigDecimal(points))));
+                }
+                rows.add(new Rubric.Row(wanted(row, "title", LONGEST_TITLE), levels));
+            }
+            return new Rubric(rows, possible == null ? Rational.ZERO : possible, true);
+        } catch (IllegalArgumentException bad) {
+            troubles.add(new Trouble("the rubric of " + title, String.valueOf(bad.getMessage())));
+            return null;
+        }
     }
 
     private static WorkKind kind(JsonNode item, String title) {

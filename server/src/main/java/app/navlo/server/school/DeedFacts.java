@@ -18,11 +18,14 @@ import tools.jackson.databind.JsonNode;
 
 /** Brings what a course site says that happened into the facts of the store. */
 final class DeedFacts {
+    /** What points may look like. */
+    static final String POINTS = "\\d{1,8}(\\.\\d{1,6})?";
+
     private static final int LONGEST = 20_000;
     private static final long HOUR_MINUTES = 60;
 
     /** Kinds of the hand-in box that have no fact here. */
-    private static final Set<String> NO_FACTS = Set.of("PUBLISHED", "MOVED", "RUBRIC_MARKED", "WRITTEN_TO");
+    private static final Set<String> NO_FACTS = Set.of("PUBLISHED", "MOVED", "WRITTEN_TO");
 
     private DeedFacts() {}
 
@@ -97,7 +100,8 @@ final class DeedFacts {
                                 "is_private",
                                 !body.path("toClass").asBoolean(false),
                                 "in_file",
-                                false));
+                                body.has("mark")));
+            case "RUBRIC_MARKED" -> teacher(FactKind.RUBRIC_MARKED, Map.of());
             case "ANSWERS_RELEASED" -> teacher(FactKind.ANSWERS_RELEASED, Map.of("attempt", attempt(body)));
             default -> throw new IllegalArgumentException("nothing is known of '" + deed.kind() + "'");
         };
@@ -114,7 +118,7 @@ final class DeedFacts {
     private static Map<String, Object> score(JsonNode body) {
         Map<String, Object> columns = new HashMap<>();
         String points = text(body, "points", "");
-        if (!points.matches("\\d{1,8}(\\.\\d{1,6})?")) {
+        if (!points.matches(POINTS)) {
             throw new IllegalArgumentException("its score '" + points + "' is no number from 0 up");
         }
         columns.put("attempt", attempt(body));

@@ -44,6 +44,13 @@ class Deliveries implements SchoolBox {
     }
 
     @Override
+    public Optional<Counter> counter(long student, long work) {
+        Way open = way(student, work, Ability.HAND_IN, false);
+        Way any = open == null ? way(student, work, Ability.HAND_IN, true) : open;
+        return Optional.ofNullable(any).map(way -> new Counter(way.link().name(), open == null));
+    }
+
+    @Override
     public Optional<Taken> withdraw(Writer writer, long work) {
         return send(writer, work, Ability.HAND_IN, SendingKind.WITHDRAW, null, List.of(), null);
     }
@@ -51,6 +58,47 @@ class Deliveries implements SchoolBox {
     @Override
     public Optional<Taken> ask(Writer writer, long work) {
         return send(writer, work, Ability.ASK, SendingKind.ASK, null, List.of(), null);
+    }
+
+    @Override
+    public Optional<Taken> tell(long student, long work, String key, String subject, String body) throws Unreachable {
+        Way way = way(student, work, Ability.WRITE, false);
+        if (way == null) {
+            return Optional.empty();
+        }
+        try {
+            return Optional.of(deliver(way, new Sending(SendingKind.WRITE, way.item(), key, body, List.of(), subject)));
+        } catch (LinkFault fault) {
+            if (fault.refused) {
+                return Optional.empty();
+            }
+            throw new Unreachable(way.link().name() + ": " + fault.getMessage());
+        }
+    }
+
+    /** @param item as the link calls the work */
+    private record Way(Link link, String item) {}
+
+    /** The link that can do something about a piece of work; null for none. */
+    private @Nullable Way way(long student, long work, Ability ability, boolean pausedToo) {
+        List<Link> able = desk.standing(student).stream()
+                .filter(link -> (pausedToo || !link.paused())
+                        && desk.kind(link).abilities().contains(ability))
+                .toList();
+        Links.WorkKey known =
+                links.keyOf(work, able.stream().map(Link::id).toList()).orElse(null);
+        return known == null
+                ? null
+                : able.stream()
+                        .filter(one -> one.id() == known.link())
+                        .findFirst()
+                        .map(link -> new Way(link, known.key()))
+                        .orElseThrow();
+    }
+
+    private Taken deliver(Way way, Sending sending) throws LinkFault {
+        SchoolLink.Receipt receipt = desk.kind(way.link()).send(way.link(), sending);
+        return new Taken(way.link().id(), way.link().name(), receipt.number(), receipt.deed(), receipt.at());
     }
 
     private Optional<Taken> send(
@@ -61,25 +109,16 @@ class Deliveries implements SchoolBox {
             @Nullable String text,
             List<SentFile> files,
             @Nullable String note) {
-        List<Link> able = desk.standing(writer.student()).stream()
-                .filter(link -> !link.paused() && desk.kind(link).abilities().contains(ability))
-                .toList();
-        Links.WorkKey known =
-                links.keyOf(work, able.stream().map(Link::id).toList()).orElse(null);
-        if (known == null) {
+        Way way = way(writer.student(), work, ability, false);
+        if (way == null) {
             return Optional.empty();
         }
-        Link link = able.stream()
-                .filter(one -> one.id() == known.link())
-                .findFirst()
-                .orElseThrow();
+        Link link = way.link();
         String key = writer.person() + " "
                 + Objects.requireNonNullElseGet(
                         writer.key(), () -> UUID.randomUUID().toString());
         try {
-            SchoolLink.Receipt receipt =
-                    desk.kind(link).send(link, new Sending(kind, known.key(), key, text, files, note));
-            return Optional.of(new Taken(link.id(), link.name(), receipt.number(), receipt.deed(), receipt.at()));
+            return Optional.of(deliver(way, new Sending(kind, way.item(), key, text, files, note)));
         } catch (LinkFault fault) {
             throw fault.refused
                     ? Refusal.conflict(link.name() + " doesn't take it", String.valueOf(fault.getMessage()))

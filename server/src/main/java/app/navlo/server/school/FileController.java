@@ -15,12 +15,17 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.IntStream;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -41,6 +46,7 @@ import org.springframework.web.multipart.MultipartFile;
 public class FileController {
     private static final long MOST_BYTES = 50L << 20;
     private static final int LONGEST_NAME = 200;
+    private static final String FOLDER = "folder.zip";
 
     private final FileDesk desk;
 
@@ -103,6 +109,7 @@ public class FileController {
      * @param unclear what a person has to say, because the table doesn't
      * @param ready whether there is a plan: the student is chosen, the titles are known
      * @param results scores and other entries of a gradebook
+     * @param records what would be kept as a second record, without an entry of a gradebook
      */
     public record FilePreview(
             long id,
@@ -114,27 +121,57 @@ public class FileController {
             List<String> courses,
             List<LinkRow> rows,
             int results,
+            int records,
             List<LinkTrouble> troubles,
             String fingerprint) {}
 
+    /** @param file one, or the tables of a bundle that was unpacked into a folder */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public FilePreview read(
-            @PathVariable long student, @AuthenticationPrincipal Person person, @RequestParam MultipartFile file)
+            @PathVariable long student, @AuthenticationPrincipal Person person, @RequestParam List<MultipartFile> file)
             throws IOException {
-        if (file.isEmpty()) {
+        long bytes = file.stream().mapToLong(MultipartFile::getSize).sum();
+        if (bytes == 0) {
             throw Refusal.invalid("file", "The file is empty. Export it again.");
         }
-        if (file.getSize() > MOST_BYTES) {
-            throw Refusal.tooLarge("The file has " + (file.getSize() >> 20)
+        if (bytes > MOST_BYTES) {
+            throw Refusal.tooLarge("The file has " + (bytes >> 20)
                     + " MB; at most 50 MB are read. Export a shorter span, a term for example.");
         }
         Path content = Files.createTempFile("navlo-file", ".in");
         try {
-            file.transferTo(content);
-            return view(desk.read(student, person, name(file), content));
+            if (file.size() == 1) {
+                file.get(0).transferTo(content);
+                return view(desk.read(student, person, name(file.get(0)), content));
+            }
+            pack(file, content);
+            return view(desk.read(student, person, FOLDER, content));
         } finally {
             Files.deleteIfExists(content);
+        }
+    }
+
+    /** The tables of a folder as the bundle that they are of; what else lies there is passed over. */
+    private static void pack(List<MultipartFile> files, Path into) throws IOException {
+        Set<String> packed = new HashSet<>();
+        try (ZipOutputStream zip = new ZipOutputStream(Files.newOutputStream(into))) {
+            for (MultipartFile table : files) {
+                String name = name(table);
+                if (!name.toLowerCase(Locale.ROOT).endsWith(".csv")) {
+                    continue;
+                }
+                if (!packed.add(name)) {
+                    throw Refusal.invalid("file", "The folder has two files " + name + ". Choose the one of one term.");
+                }
+                zip.putNextEntry(new ZipEntry(name));
+                try (InputStream in = table.getInputStream()) {
+                    in.transferTo(zip);
+                }
+            }
+        }
+        if (packed.isEmpty()) {
+            throw Refusal.invalid("file", "The folder has no tables (.csv). Choose the one that has manifest.csv.");
         }
     }
 
@@ -197,6 +234,7 @@ public class FileController {
                                 .toList(),
                 plan == null ? List.of() : LinkController.rows(plan),
                 plan == null ? 0 : plan.results().size(),
+                plan == null ? 0 : plan.recordsAlone(),
                 plan == null ? List.of() : LinkController.troubles(plan),
                 preview.fingerprint());
     }

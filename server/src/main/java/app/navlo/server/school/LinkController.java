@@ -59,7 +59,8 @@ public class LinkController {
         DUES,
         GRADEBOOK,
         HAND_IN,
-        ASK
+        ASK,
+        WRITE
     }
 
     /** How far an asking is. */
@@ -135,6 +136,7 @@ public class LinkController {
         NEW,
         CHANGED,
         SAME,
+        CONFLICTING,
         GONE,
         KEPT,
         ASIDE

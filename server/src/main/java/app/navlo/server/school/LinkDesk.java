@@ -14,6 +14,8 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
+import app.navlo.server.store.Material;
+import app.navlo.server.store.Material.OtherRecord;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
@@ -24,6 +26,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -58,6 +61,7 @@ class LinkDesk {
     private final OneChange one;
     private final WriteOnce once;
     private final NewsWriter writer;
+    private final Material material;
     private final Asking asking;
     private final FeedFetcher fetcher;
     private final StandIns standIns;
@@ -74,6 +78,7 @@ class LinkDesk {
             OneChange one,
             WriteOnce once,
             NewsWriter writer,
+            Material material,
             Asking asking,
             FeedFetcher fetcher,
             StandIns standIns,
@@ -88,6 +93,7 @@ class LinkDesk {
         this.one = one;
         this.once = once;
         this.writer = writer;
+        this.material = material;
         this.asking = asking;
         this.fetcher = fetcher;
         this.standIns = standIns;
@@ -151,12 +157,23 @@ class LinkDesk {
     /** That compares what the link tells with the board. */
     NewsPlanner planner(Link link, Board board) {
         boolean second = link.access().kind() != Links.Kind.BOX;
-        return new NewsPlanner(board, links.keys(link.id(), changes.undone(link.student())), second);
+        Set<Long> undone = changes.undone(link.student());
+        return new NewsPlanner(
+                board, links.keys(link.id(), undone), second, records(link.student(), link.name(), undone));
+    }
+
+    private Map<Long, OtherRecord> records(long student, String book, Set<Long> undone) {
+        Map<Long, OtherRecord> records = new HashMap<>();
+        material.otherRecordsOf(student, undone).forEach((work, told) -> told.stream()
+                .filter(record -> record.toldBy().equals(book))
+                .forEach(record -> records.put(work, record)));
+        return records;
     }
 
     private static String fingerprint(NewsPlan plan) {
         return Sha256.of(plan.works().stream().map(Object::toString).collect(Collectors.joining("\n")) + "\n"
-                + plan.happened().size() + " " + plan.results().size());
+                + plan.happened().size() + " " + plan.results().size() + " "
+                + plan.records().size());
     }
 
     private static String cut(String text, int longest) {
@@ -202,10 +219,22 @@ class LinkDesk {
         String asked = "link " + id + " " + called + " " + paused;
         return one.write(by, asked, ChangeKind.OWN, what + " the link " + called, change -> {
             links.revise(id, change, called, paused, false);
+            rename(by.student(), link.name(), called, change);
             if (!paused) {
                 links.askAt(id, clock.instant());
             }
             return id;
+        });
+    }
+
+    /** Its second records stay its own under its new name. */
+    private void rename(long student, String was, String called, long change) {
+        if (was.equals(called)) {
+            return;
+        }
+        records(student, was, changes.undone(student)).forEach((work, record) -> {
+            material.partOtherRecord(student, work, change, record);
+            material.addOtherRecord(student, work, change, record.by(called, record.toldAt()));
         });
     }
 

@@ -3,6 +3,7 @@ package app.navlo.server.school;
 import app.navlo.core.time.Deadline;
 import app.navlo.formats.told.Told;
 import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.store.Material.OtherRecord;
 import app.navlo.server.store.Work;
 import java.util.List;
 import java.util.Map;
@@ -15,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param happened deeds of work that is known or new, none of them a fact here already
  * @param results by the link's key of the work, those that say something that isn't here yet
  * @param dues that the link tells, by the same key
+ * @param records second records that come new or other than before, by the same key
  */
 record NewsPlan(
         List<CourseRow> courses,
@@ -22,6 +24,7 @@ record NewsPlan(
         List<ToldDeed> happened,
         Map<String, Told.Result> results,
         Map<String, Deadline> dues,
+        Map<String, OtherRecord> records,
         List<Told.Trouble> troubles) {
     /** @param ours null for one that is to be added */
     record CourseRow(
@@ -35,6 +38,8 @@ record NewsPlan(
         NEW,
         CHANGED,
         SAME,
+        /** Told otherwise by what brought it: that stands, and this is the second record of it. */
+        CONFLICTING,
         GONE,
         /** No longer told of, but something has been done on it, so it stays. */
         KEPT,
@@ -68,11 +73,19 @@ record NewsPlan(
         happened = List.copyOf(happened);
         results = Map.copyOf(results);
         dues = Map.copyOf(dues);
+        records = Map.copyOf(records);
         troubles = List.copyOf(troubles);
     }
 
     long many(Status status) {
         return works.stream().filter(row -> row.status() == status).count();
+    }
+
+    /** Second records that come without a result. */
+    int recordsAlone() {
+        return (int) records.keySet().stream()
+                .filter(key -> !results.containsKey(key))
+                .count();
     }
 
     /** Whether there is nothing to write. */
@@ -84,6 +97,7 @@ record NewsPlan(
                                 || row.status() == Status.CHANGED
                                 || row.status() == Status.GONE)
                 && happened.isEmpty()
-                && results.isEmpty();
+                && results.isEmpty()
+                && records.isEmpty();
     }
 }

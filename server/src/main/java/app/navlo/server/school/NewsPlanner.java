@@ -18,6 +18,7 @@ import app.navlo.server.school.NewsPlan.Status;
 import app.navlo.server.school.NewsPlan.WorkRow;
 import app.navlo.server.store.Links.Key;
 import app.navlo.server.store.Links.KeyKind;
+import app.navlo.server.store.Material.OtherRecord;
 import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -45,11 +46,16 @@ final class NewsPlanner {
 
     private final boolean byLikeness;
     private final Map<String, Board.Entry> likened = new HashMap<>();
+    private final Map<Long, OtherRecord> records;
 
-    /** @param byLikeness whether work of a like title and due is taken for the same: a second record names things its own way */
-    NewsPlanner(Board board, Map<KeyKind, Map<String, Key>> keys, boolean byLikeness) {
+    /**
+     * @param byLikeness whether work of a like title and due is taken for the same: a second record names things its own way
+     * @param records what this link told so far as a second record, by work
+     */
+    NewsPlanner(Board board, Map<KeyKind, Map<String, Key>> keys, boolean byLikeness, Map<Long, OtherRecord> records) {
         this.board = board;
         this.keys = keys;
+        this.records = records;
         this.byLikeness = byLikeness;
         board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
     }
@@ -67,10 +73,15 @@ final class NewsPlanner {
         }
         List<WorkRow> works = new ArrayList<>();
         Map<String, WorkRow> byKey = new HashMap<>();
+        Map<String, OtherRecord> second = new HashMap<>();
         for (Told.Work work : content.works()) {
             WorkRow row = work(work);
             works.add(row);
             byKey.put(row.key(), row);
+            OtherRecord record = secondRecord(row, work);
+            if (record != null) {
+                second.put(row.key(), record);
+            }
         }
         if (news.whole()) {
             works.addAll(gone());
@@ -89,7 +100,7 @@ final class NewsPlanner {
                 .toList();
         Map<String, Deadline> dues = new HashMap<>();
         content.works().stream().filter(work -> work.due() != null).forEach(work -> dues.put(work.key(), work.due()));
-        return new NewsPlan(courses, works, happened, results, dues, content.troubles());
+        return new NewsPlan(courses, works, happened, results, dues, second, content.troubles());
     }
 
     /** Whether the same happened here at the same instant: told by another way, and no second thing. */
@@ -155,12 +166,48 @@ final class NewsPlanner {
         taken.add(entry.work().id());
         boolean brought = key == null ? broughtUnderAnotherKey(entry) : key.brought();
         if (!brought) {
-            return row(work, Status.SAME, entry, null, List.of(), newKey, false);
+            List<String> conflicts = conflicts(work, entry);
+            Status status = conflicts.isEmpty() ? Status.SAME : Status.CONFLICTING;
+            return row(work, status, entry, null, conflicts, newKey, false);
         }
         List<String> changes = changes(work, entry);
         Work.Definition retold =
                 changes.isEmpty() ? null : retold(work, entry.work().definition());
         return row(work, changes.isEmpty() ? Status.SAME : Status.CHANGED, entry, retold, changes, newKey, true);
+    }
+
+    /** What it tells otherwise than the source that brought the work. */
+    private List<String> conflicts(Told.Work work, Board.Entry entry) {
+        Work.Definition here = entry.work().definition();
+        List<String> conflicts = new ArrayList<>();
+        if (work.due() != null && !work.due().instant().equals(instant(here.due()))) {
+            conflicts.add("due here " + moment(here.due(), entry) + ", there " + moment(work.due(), entry));
+        }
+        Rational possible = here.marking().possible();
+        if (work.possible() != null && !possible.isZero() && !possible.equals(work.possible())) {
+            conflicts.add("of " + Sentences.number(possible) + " points here, of " + Sentences.number(work.possible())
+                    + " there");
+        }
+        return conflicts;
+    }
+
+    /** What is to be kept of it as a second record; null where nothing of it is new. Who told it when is written with it. */
+    private @Nullable OtherRecord secondRecord(WorkRow row, Told.Work work) {
+        OtherRecord before = row.ours() == null ? null : records.get(row.ours());
+        boolean asBefore = before == null
+                ? row.status() != Status.CONFLICTING
+                : before.title().equals(work.title()) && Objects.equals(before.due(), instant(work.due()));
+        if (row.brought() || row.ours() == null || asBefore) {
+            return null;
+        }
+        return new OtherRecord(
+                "",
+                Instant.EPOCH,
+                work.title(),
+                instant(work.due()),
+                null,
+                before == null ? null : before.points(),
+                before != null && before.missing());
     }
 
     private static WorkRow row(
@@ -290,7 +337,7 @@ final class NewsPlanner {
                                 more.takesText(),
                                 !more.takesFiles() && !more.takesText(),
                                 more.fileTypes()),
-                WorkSheet.PLAIN);
+                WorkSheet.with(more == null ? null : more.rubric()));
     }
 
     /** What this link brought and no longer tells of. */

@@ -17,6 +17,7 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
+import app.navlo.server.store.Feedback;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.KeyKind;
@@ -56,6 +57,7 @@ class NewsWriter {
     private final Facts facts;
     private final HandIns handIns;
     private final Material material;
+    private final Feedback feedback;
     private final Links links;
 
     NewsWriter(
@@ -65,6 +67,7 @@ class NewsWriter {
             Facts facts,
             HandIns handIns,
             Material material,
+            Feedback feedback,
             Links links) {
         this.changes = changes;
         this.courses = courses;
@@ -72,6 +75,7 @@ class NewsWriter {
         this.facts = facts;
         this.handIns = handIns;
         this.material = material;
+        this.feedback = feedback;
         this.links = links;
     }
 
@@ -98,6 +102,7 @@ class NewsWriter {
         plan.happened().forEach(deed -> kinds.merge(noun(deed.kind()), 1L, Long::sum));
         kinds.put(new Noun("entry of the gradebook", "entries of the gradebook"), (long)
                 plan.results().size());
+        kinds.put(new Noun("second record", "second records"), (long) plan.recordsAlone());
         kinds.put(new Noun("new piece of work", "new pieces of work"), plan.many(Status.NEW));
         kinds.put(new Noun("changed piece of work", "changed pieces of work"), plan.many(Status.CHANGED));
         kinds.put(new Noun("piece of work gone", "pieces of work gone"), plan.many(Status.GONE));
@@ -121,6 +126,7 @@ class NewsWriter {
             case "SENT_BACK" -> new Noun("hand-in sent back", "hand-ins sent back");
             case "HANDED_IN" -> new Noun("hand-in", "hand-ins");
             case "FLAGGED" -> new Noun("flag", "flags");
+            case "RUBRIC_MARKED" -> new Noun("rubric", "rubrics");
             case "EXTENSION_GRANTED", "EXTENSION_DECLINED" ->
                 new Noun("answer about an extension", "answers about extensions");
             case "ANSWERS_RELEASED" -> new Noun("release of answers", "releases of answers");
@@ -141,6 +147,7 @@ class NewsWriter {
         private final Map<Long, Board.Entry> entries = new HashMap<>();
         private final Map<String, Boolean> brought = new HashMap<>();
         private final Map<String, String> titles = new HashMap<>();
+        private final Map<String, Long> happened = new HashMap<>();
         private final List<Told.Trouble> troubles;
 
         One(Link link, NewsPlan plan, Board board, long change, Instant now) {
@@ -151,16 +158,20 @@ class NewsWriter {
             this.now = now;
             this.troubles = new ArrayList<>(plan.troubles());
             board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
+            links.keys(link.id(), changes.undone(link.student()))
+                    .get(KeyKind.DEED)
+                    .forEach((key, ours) -> happened.put(key, ours.ours()));
         }
 
         String write(String news) {
             plan.courses().forEach(this::course);
             plan.works().forEach(this::work);
-            int happened = 0;
+            int taken = 0;
             for (ToldDeed deed : plan.happened()) {
-                happened += deed(deed) ? 1 : 0;
+                taken += deed(deed) ? 1 : 0;
             }
             plan.results().forEach(this::result);
+            plan.records().forEach(this::record);
             touched.forEach(work -> works.touch(work, change));
             String lines = troubles.stream()
                     .map(trouble -> trouble.where() + ": " + trouble.why())
@@ -174,7 +185,7 @@ class NewsWriter {
                             (int) plan.many(Status.NEW),
                             (int) plan.many(Status.CHANGED),
                             (int) plan.many(Status.GONE),
-                            happened + plan.results().size(),
+                            taken + plan.results().size(),
                             cut(lines, LONGEST_TROUBLES)));
             return news;
         }
@@ -255,16 +266,44 @@ class NewsWriter {
             }
             try {
                 DeedFacts.Made made = DeedFacts.of(deed, zone(work));
+                DeedHolds holds = DeedHolds.of(deed);
                 long fact = add(work, made, DeedFacts.notAfter(deed.at(), now), deed.by());
                 if (made.text() != null) {
                     handIns.add(fact, new HandIns.Content(made.text(), null, List.of()));
                 }
+                hold(work, fact, holds);
+                happened.put(deed.key(), fact);
                 links.addKey(link.id(), change, KeyKind.DEED, deed.key(), fact, true);
                 return true;
             } catch (IllegalArgumentException | DateTimeException bad) {
                 troubles.add(new Told.Trouble(deed.item(), String.valueOf(bad.getMessage())));
                 return false;
             }
+        }
+
+        private void hold(long work, long fact, DeedHolds holds) {
+            holds.rows().forEach(row -> feedback.addRubricMark(fact, row));
+            int place = 0;
+            for (Feedback.Answer answer : holds.answers()) {
+                feedback.addAnswer(fact, place++, answer);
+            }
+            DeedHolds.Mark mark = holds.mark();
+            Long handIn = mark == null ? null : handIn(work, mark);
+            if (mark != null && handIn != null) {
+                feedback.addMark(fact, handIn, mark.file(), mark.page(), mark.area());
+            }
+        }
+
+        /** The hand-in that a mark is on, or the last one; null if its file isn't here, as it was handed in elsewhere. */
+        private @Nullable Long handIn(long work, DeedHolds.Mark mark) {
+            Long named = mark.handIn() == null ? null : happened.get(mark.handIn());
+            Board.Entry entry = entries.get(work);
+            Long fact = named == null && entry != null ? entry.standingHandIn() : named;
+            boolean here = fact != null
+                    && handIns.find(fact)
+                            .filter(content -> mark.file() <= content.files().size())
+                            .isPresent();
+            return here ? fact : null;
         }
 
         private long add(long work, DeedFacts.Made made, Instant at, String by) {
@@ -358,6 +397,15 @@ class NewsWriter {
 
         private static DeedFacts.Made fact(FactKind kind, Map<String, Object> columns) {
             return new DeedFacts.Made(kind, Actor.TEACHER, columns, null);
+        }
+
+        /** What comes with a result is written with it. */
+        private void record(String key, Material.OtherRecord told) {
+            Long work = keys.get(key);
+            if (work != null && !plan.results().containsKey(key)) {
+                material.addOtherRecord(link.student(), work, change, told.by(link.name(), now));
+                touched.add(work);
+            }
         }
 
         private void beside(String key, long work, Told.Result result) {

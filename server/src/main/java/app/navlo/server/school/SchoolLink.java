@@ -17,7 +17,9 @@ interface SchoolLink {
         /** Takes what is handed in, and gives a receipt for it. */
         HAND_IN,
         /** Takes requests for an extension, and answers them. */
-        ASK
+        ASK,
+        /** Takes messages to the teacher of a piece of work. */
+        WRITE
     }
 
     Links.Kind kind();
@@ -44,7 +46,8 @@ interface SchoolLink {
     enum SendingKind {
         HAND_IN,
         WITHDRAW,
-        ASK
+        ASK,
+        WRITE
     }
 
     /** @param sha256 of its content */

@@ -40,6 +40,8 @@ public class Letters {
      * @param nextTry null once it is sent, or given up
      * @param sentAt null until it is
      * @param fault of the last try; null for none
+     * @param school that has it beside, by the name of its link; null for none
+     * @param schoolNumber that it gave it
      */
     public record Letter(
             long id,
@@ -56,11 +58,13 @@ public class Letters {
             int tries,
             @Nullable Instant nextTry,
             @Nullable Instant sentAt,
-            @Nullable String fault) {}
+            @Nullable String fault,
+            @Nullable String school,
+            @Nullable String schoolNumber) {}
 
     private static final String ALL = """
             SELECT m.id, m.student_id, m.course_id, m.work_id, m.at, p.name, p.email, m.to_name, m.to_address, m.subject,
-                   m.body, m.tries, m.next_try_at, m.sent_at, m.fault
+                   m.body, m.tries, m.next_try_at, m.sent_at, m.fault, m.school, m.school_number
             FROM message m JOIN person p ON p.id = m.person_id
             """;
 
@@ -135,6 +139,15 @@ public class Letters {
                 .update();
     }
 
+    /** That a school's box has it, too. */
+    public void told(long id, String school, String number) {
+        db.sql("UPDATE message SET school = :school, school_number = :number WHERE id = :id")
+                .param("id", id)
+                .param("school", school)
+                .param("number", number)
+                .update();
+    }
+
     /** @param nextTry null to give it up */
     public void failed(long id, String fault, @Nullable Instant nextTry) {
         db.sql("UPDATE message SET fault = :fault, next_try_at = :next WHERE id = :id")
@@ -160,6 +173,8 @@ public class Letters {
                 row.getInt("tries"),
                 Rows.instantOrNull(row, "next_try_at"),
                 Rows.instantOrNull(row, "sent_at"),
-                row.getString("fault"));
+                row.getString("fault"),
+                row.getString("school"),
+                row.getString("school_number"));
     }
 }

@@ -167,7 +167,11 @@ public class Material {
             @Nullable Instant due,
             @Nullable Instant handedIn,
             @Nullable Rational points,
-            boolean missing) {}
+            boolean missing) {
+        public OtherRecord by(String source, Instant at) {
+            return new OtherRecord(source, at, title, due, handedIn, points, missing);
+        }
+    }
 
     /** What each other system last told of it. */
     public List<OtherRecord> otherRecords(long work, Set<Long> undone) {

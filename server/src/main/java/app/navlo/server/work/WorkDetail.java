@@ -30,6 +30,7 @@ import org.jspecify.annotations.Nullable;
  * @param whyNot why nothing can be handed in now; null when it can
  * @param minutesSpent really, by the student's own word
  * @param said about it, unread first, then newest first
+ * @param goesTo the school that takes it; null where handing in only records it here
  * @param mayRecord whether it may be recorded as handed in on paper or in another place
  * @param editable null for work that wasn't typed in
  */
@@ -53,6 +54,7 @@ public record WorkDetail(
         List<Receipt> handIns,
         DraftView draft,
         @Nullable String whyNot,
+        @Nullable CounterView goesTo,
         boolean mayHandIn,
         boolean mayRecord,
         boolean mayPost,
@@ -108,6 +110,9 @@ public record WorkDetail(
 
     /** @param passed whether that instant is behind */
     public record SafeByView(Instant at, boolean passed, String because) {}
+
+    /** @param paused whether its link rests, so that nothing goes there now */
+    public record CounterView(String school, boolean paused) {}
 
     /** What a hand-in may hold; file types are endings without their dot, none for any. */
     public record TakesView(

@@ -51,6 +51,7 @@ class WorkDetails {
     private final Drafts drafts;
     private final Feedback feedback;
     private final WorkMaterial material;
+    private final SchoolBox box;
     private final ServerClock clock;
 
     WorkDetails(
@@ -61,7 +62,9 @@ class WorkDetails {
             Drafts drafts,
             Feedback feedback,
             WorkMaterial material,
+            SchoolBox box,
             ServerClock clock) {
+        this.box = box;
         this.feedback = feedback;
         this.material = material;
         this.boards = boards;
@@ -104,6 +107,9 @@ class WorkDetails {
                 receipts,
                 draft(draft),
                 yours ? null : Sentences.write(state.because().move(), zone),
+                box.counter(student, work)
+                        .map(one -> new WorkDetail.CounterView(one.school(), one.paused()))
+                        .orElse(null),
                 yours && !inParts,
                 HandInService.mayRecord(entry),
                 inParts && state.accepted() && state.stage() != Stage.NOT_OPEN && state.stage() != Stage.EXCUSED,
