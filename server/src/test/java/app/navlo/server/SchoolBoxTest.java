@@ -113,6 +113,16 @@ public class SchoolBoxTest extends DemoServer {
     }
 
     @Test(dependsOnMethods = "theTeacherFillsTheRubricMarksAPlaceAndReleasesTheAnswers")
+    public void whatIsKnownAheadOfTheSchoolIsNotDoubledByIt() {
+        long releases = detail(mira(), "Test: day books and stock")
+                .get("said")
+                .valueStream()
+                .filter(one -> one.hasNonNull("released"))
+                .count();
+        assertEquals(releases, 1);
+    }
+
+    @Test(dependsOnMethods = "theTeacherFillsTheRubricMarksAPlaceAndReleasesTheAnswers")
     public void newWorkComesWithItsRubric() {
         JsonNode plan = detail(mira(), "Planting plan, sheet 4: the year round");
         assertEquals(plan.at("/material/rubric/rows/0/title").asString(), "Four seasons");

@@ -230,9 +230,7 @@ final class Teachers {
         }
         ObjectNode body = JSON.createObjectNode();
         ArrayNode rows = body.putArray("rows");
-        levels(item, handedIn).forEach(level -> rows.addObject()
-                .put("got", level.points())
-                .put("say", level == item.rubric().get(rows.size() - 1).levels().get(0) ? null : level.title() + "."));
+        levels(item, handedIn).forEach(level -> rows.addObject().put("got", level.points()));
         return Optional.of(deed(scored.at().plus(ROWS_AFTER), Deed.Kind.RUBRIC_MARKED, item, course, body));
     }
 

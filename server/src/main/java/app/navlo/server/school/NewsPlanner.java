@@ -97,6 +97,7 @@ final class NewsPlanner {
                 .filter(deed -> !keys.get(KeyKind.DEED).containsKey(deed.key()))
                 .filter(deed ->
                         byKey.containsKey(deed.item()) && byKey.get(deed.item()).status() != Status.ASIDE)
+                .filter(deed -> !isHere(deed, byKey.get(deed.item()).ours()))
                 .toList();
         Map<String, Deadline> dues = new HashMap<>();
         content.works().stream().filter(work -> work.due() != null).forEach(work -> dues.put(work.key(), work.due()));
@@ -108,8 +109,15 @@ final class NewsPlanner {
         Board.Entry entry = work == null ? null : entries.get(work);
         return entry != null
                 && entry.recorded().stream()
-                        .anyMatch(one -> one.fact().stamp().at().equals(deed.at())
-                                && kind(one.fact()).equals(deed.kind()));
+                        .anyMatch(one -> one.fact().stamp().at().equals(deed.at()) && isSame(one.fact(), deed));
+    }
+
+    private static boolean isSame(Fact fact, ToldDeed deed) {
+        boolean saysSame = !(fact instanceof Fact.Commented comment)
+                || comment.text().equals(deed.body().path("say").asString(""));
+        boolean ofSameAttempt = !(fact instanceof Fact.AnswersReleased released)
+                || released.attempt() == deed.body().path("attempt").asInt(1);
+        return kind(fact).equals(deed.kind()) && saysSame && ofSameAttempt;
     }
 
     /** "HANDED_IN" for what was handed in, as the hand-in box calls it. */

@@ -3,6 +3,7 @@ package app.navlo.server.screen;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertTrue;
 
+import app.navlo.school.college.CollegeServer;
 import app.navlo.school.college.Fault;
 import app.navlo.server.link.StandIns;
 import com.microsoft.playwright.Download;
@@ -11,11 +12,18 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.io.IOException;
+import java.io.InputStream;
+import java.net.HttpURLConnection;
+import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.regex.Pattern;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.context.TestPropertySource;
+import org.springframework.util.FileSystemUtils;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.Test;
 
@@ -138,6 +146,66 @@ public class SchoolScreenTest extends Screen {
         assertThat(link(page, "herbarium")).containsText("Read in by hand");
         page.navigate(address("/s/1/work"));
         assertThat(find(page, "Press flowers")).containsText("7.5 of 10");
+    }
+
+    @Test
+    public void aFolderIsReadInLikeTheBundleThatItWas() throws IOException {
+        Page page = links();
+        Path folder = Files.createTempDirectory("bundle");
+        try (ZipInputStream zip = new ZipInputStream(bundle())) {
+            ZipEntry entry;
+            while ((entry = zip.getNextEntry()) != null) {
+                Files.write(folder.resolve(entry.getName()), zip.readAllBytes());
+            }
+        }
+        Files.writeString(folder.resolve("readme.txt"), "Not a table.");
+        page.getByLabel("Folder to read in").setInputFiles(folder);
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thornmere"))
+                        .first())
+                .isVisible();
+        assertThat(page.locator("main")).containsText("Here already, and stays as it is");
+        FileSystemUtils.deleteRecursively(folder);
+    }
+
+    private InputStream bundle() throws IOException {
+        HttpURLConnection asked =
+                (HttpURLConnection) URI.create(standIns.college().address() + "/gradebook/oneroster.zip")
+                        .toURL()
+                        .openConnection();
+        asked.setRequestProperty("Authorization", "Bearer " + CollegeServer.TOKEN);
+        return asked.getInputStream();
+    }
+
+    @Test
+    public void aRecordIsPutWithTheWorkThatItIsReallyOf() {
+        Page page = mira();
+        page.navigate(address("/s/1/links"));
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Details: two joints in stone"))
+                .click();
+        button(page, "College gradebook speaks of other work").click();
+        page.getByLabel("Work of Planting Design Studio").selectOption("Plant list for shade");
+        assertAccessible(page);
+        button(page, "Put it there").click();
+        assertThat(page.getByText("Two records")).hasCount(0);
+        page.navigate(address("/s/1/work"));
+        open(page, "Plant list for shade");
+        assertThat(page.locator("#part-records")).containsText("listed as missing");
+    }
+
+    @Test
+    public void aPausedLinkIsSaidBeforeOneHandsIn() {
+        Page page = links();
+        page.getByLabel("More of Thornmere course site").click();
+        page.getByText("Pause it").click();
+        assertThat(link(page, "Thornmere course site")).containsText("paused");
+        page.navigate(address("/s/1/work"));
+        Locator pane = open(page, "Worksheet 8");
+        assertThat(pane).containsText("Thornmere course site is paused: it would be recorded here only");
+        page.navigate(address("/s/1/links"));
+        page.getByLabel("More of Thornmere course site").click();
+        page.getByText("Go on with it").click();
+        page.navigate(address("/s/1/work"));
+        assertThat(open(page, "Worksheet 8")).containsText("Goes to Thornmere course site");
     }
 
     @Test
