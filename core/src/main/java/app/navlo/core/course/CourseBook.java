@@ -152,6 +152,11 @@ public final class CourseBook {
         return all.of(one(work), shut.get(work));
     }
 
+    /** Where a piece of work lies in time. */
+    public WorkSpan span(Finding finding) {
+        return WorkSpan.of(finding, rules, gates.waitsFor(finding.id()), now);
+    }
+
     /**
      * The choices of leeway for one piece of work.
      *

@@ -83,7 +83,7 @@ public final class CourseGates {
     }
 
     /** The work that must come before it, by any gate. */
-    Set<String> waitsFor(String id) {
+    public Set<String> waitsFor(String id) {
         Gated work = work(id);
         Set<String> before = new LinkedHashSet<>();
         for (Gate gate : work.gates()) {

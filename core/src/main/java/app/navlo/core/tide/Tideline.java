@@ -91,7 +91,7 @@ public final class Tideline {
     }
 
     /** Midnight belongs to the day that it closes. */
-    static LocalDate dayClosedBy(Instant deadline, ZoneId zone) {
+    public static LocalDate dayClosedBy(Instant deadline, ZoneId zone) {
         return deadline.minus(Duration.ofNanos(1)).atZone(zone).toLocalDate();
     }
 

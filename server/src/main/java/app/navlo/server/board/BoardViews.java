@@ -142,7 +142,8 @@ public class BoardViews {
                 dayOff(day.day(), terms));
     }
 
-    private static @Nullable String dayOff(LocalDate day, Iterable<Term> terms) {
+    /** What a day is off for; null for a usual one. */
+    public static @Nullable String dayOff(LocalDate day, Iterable<Term> terms) {
         for (Term term : terms) {
             for (Term.DaysOff off : term.daysOff()) {
                 if (!day.isBefore(off.first()) && !day.isAfter(off.last())) {

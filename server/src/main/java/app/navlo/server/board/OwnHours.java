@@ -32,6 +32,11 @@ public class OwnHours {
     }
 
     public OwnTime of(Board board) {
+        return of(board, board.now().minus(BACK));
+    }
+
+    /** @param since as far back as busy times are known of */
+    public OwnTime of(Board board, Instant since) {
         TimeSheet sheet = board.time().orElseGet(TimeSheet::assumed);
         Set<LocalDate> holidays = new HashSet<>();
         for (Term term : board.terms().values()) {
@@ -45,7 +50,7 @@ public class OwnHours {
                 sheet.onHolidays(),
                 holidays,
                 sheet.classTimes(first, last),
-                busy(board.student(), board.now()),
+                busy(board.student(), since),
                 sheet.pauses(),
                 board.zone());
     }
@@ -54,8 +59,8 @@ public class OwnHours {
         return board.terms().values().stream().flatMap(term -> Stream.of(term.firstDay(), term.lastDay()));
     }
 
-    private List<Stretch> busy(long student, Instant now) {
-        Map<Long, List<BusyTime>> times = calendars.times(student, now.minus(BACK));
+    private List<Stretch> busy(long student, Instant since) {
+        Map<Long, List<BusyTime>> times = calendars.times(student, since);
         if (times.isEmpty()) {
             return List.of();
         }
