@@ -40,6 +40,9 @@ const LeewayView = lazy(async () => ({
 }));
 const PaceView = lazy(async () => ({ default: (await import('./views/pace/pace-view')).PaceView }));
 const LinksView = lazy(async () => ({ default: (await import('./views/links/links-view')).LinksView }));
+const TimelineView = lazy(async () => ({
+  default: (await import('./views/timeline/timeline-view')).TimelineView,
+}));
 const NextView = lazy(async () => ({ default: (await import('./views/next/next-view')).NextView }));
 const NotesView = lazy(async () => ({ default: (await import('./views/notes/notes-view')).NotesView }));
 const RulesView = lazy(async () => ({ default: (await import('./views/standing/rules-view')).RulesView }));
@@ -64,6 +67,7 @@ function routes(session: Session) {
         { index: true, element: <Navigate to="next" replace /> },
         { path: 'next/:work?', element: <Later view={NextView} /> },
         { path: 'work/:work?', element: <WorkView /> },
+        { path: 'timeline/:work?', element: <Later view={TimelineView} /> },
         { path: 'feedback/:work?', element: <Later view={FeedbackView} /> },
         { path: 'standing', element: <Later view={StandingView} /> },
         { path: 'standing/:course', element: <Later view={CourseView} /> },

@@ -49,6 +49,13 @@ export const nextQuery = (student: number, minutes: number | null) =>
       ),
   });
 
+export const timelineQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'timeline'],
+    queryFn: ({ signal }) =>
+      take(client.GET('/api/students/{student}/timeline', { params: { path: { student } }, signal })),
+  });
+
 export const hoursQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'hours'],

@@ -2,7 +2,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { hasModifier, isTyping } from '../lib/keys';
 import { Dialog } from '../ui/dialog';
-import { viewsOf } from './views';
+import { addressOf, viewsOf } from './views';
 
 const CHORD = 1_500;
 
@@ -14,25 +14,26 @@ const ROWS: readonly (readonly [keys: string, does: string])[] = [
   ['/', 'Find or do'],
   ['n', 'Narrow by text'],
   ['t', 'Go to the tideline, then ← → walk its days'],
+  ['h', 'In Timeline: back to here and now'],
+  ['+  −', 'In Timeline: nearer, further'],
 ];
 
 /** Goes to views by two keys, and shows all keys on `?`. */
 function Shortcuts({ student }: { student: number }) {
   const navigate = useNavigate();
   const [open, setOpen] = useState(false);
-  const went = useRef(0);
+  const went = useRef(Number.NEGATIVE_INFINITY);
   useEffect(() => {
     const views = viewsOf(student);
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || hasModifier(event)) return;
-      if (event.key === '?') setOpen(true);
+      if (event.timeStamp - went.current < CHORD) {
+        const view = views.find((one) => one.key === event.key);
+        went.current = Number.NEGATIVE_INFINITY;
+        if (view) void navigate(addressOf(view, window.location, student));
+      } else if (event.key === '?') setOpen(true);
       else if (event.key === 't') document.querySelector<HTMLElement>('[data-tide-stop="true"]')?.focus();
       else if (event.key === 'g') went.current = event.timeStamp;
-      else if (event.timeStamp - went.current < CHORD) {
-        const view = views.find((one) => one.key === event.key);
-        went.current = 0;
-        if (view) void navigate(view.path);
-      }
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { TideDay } from '../api/client';
 import { nextQuery } from '../api/queries';
@@ -11,6 +11,7 @@ import { Goals } from './goals';
 import { Hours } from './hours/hours';
 import { SetLink } from './set-link';
 import { useStudent } from './student';
+import { type Brush, TideFrame, useBrush } from './tide-brush';
 import { DayList } from './tide-day-list';
 import { type Load, loadOf, loadWords, type PlannedDay } from './tide-load';
 
@@ -37,7 +38,8 @@ function Tideline() {
   const chosen = params.get('day') ?? '';
   const cells = useRef<(HTMLButtonElement | null)[]>([]);
   const strip = useRef<HTMLDivElement>(null);
-  const choose = useChoose(chosen);
+  const brush = useBrush();
+  const choose = useChoose(chosen, brush);
   const planned = usePlanned();
   const stop =
     Math.max(
@@ -69,23 +71,27 @@ function Tideline() {
       onMouseLeave={() => setPointed(null)}
       onBlur={(event) => !event.currentTarget.contains(event.relatedTarget) && setPointed(null)}
     >
-      <div ref={strip} className="flex overflow-x-auto px-5 max-sm:px-2 [scrollbar-width:none]">
-        {board.tide.map((day, index) => (
-          <DayCell
-            key={day.day}
-            day={day}
-            load={loadOf(day, planned)}
-            index={index}
-            chosen={chosen === day.day}
-            stop={index === stop}
-            ref={(element) => {
-              cells.current[index] = element;
-            }}
-            onPoint={() => setPointed(index)}
-            onChoose={() => choose(day.day)}
-            onKeyDown={(event) => onKeyDown(event, index)}
-          />
-        ))}
+      <div ref={strip} className="overflow-x-auto px-5 max-sm:px-2 [scrollbar-width:none]">
+        <div className="relative flex min-w-max">
+          <TideFrame brush={brush} cells={board.tide.length} />
+          {board.tide.map((day, index) => (
+            <DayCell
+              key={day.day}
+              day={day}
+              load={loadOf(day, planned)}
+              index={index}
+              chosen={chosen === day.day}
+              stop={index === stop}
+              ref={(element) => {
+                cells.current[index] = element;
+              }}
+              onPoint={() => setPointed(index)}
+              onChoose={() => choose(day.day)}
+              onKeyDown={(event) => onKeyDown(event, index)}
+              {...brush.cell(index)}
+            />
+          ))}
+        </div>
       </div>
       {board.freeHoursAssumed && (
         <SetLink set="hours" className="absolute top-0 left-5 text-[12px] text-ink-2 max-sm:hidden">
@@ -124,12 +130,14 @@ function usePlanned(): Map<string, PlannedDay> | null {
   );
 }
 
-/** Choosing a day narrows the work to it; choosing it again lets go. */
-function useChoose(chosen: string): (day: string) => void {
+/** Choosing a day narrows the work to it; choosing it again lets go. Above the timeline it goes to the day. */
+function useChoose(chosen: string, brush: Brush): (day: string) => void {
   const { id } = useStudent();
   const location = useLocation();
   const navigate = useNavigate();
   return (day) => {
+    if (brush.wasDragged()) return;
+    if (brush.steers) return brush.goTo(day);
     const onWork = location.pathname.startsWith(`/s/${id}/work`);
     const params = new URLSearchParams(onWork ? location.search : '');
     if (day === chosen) params.delete('day');
@@ -149,6 +157,8 @@ interface DayCellProps {
   onPoint: () => void;
   onChoose: () => void;
   onKeyDown: (event: KeyboardEvent) => void;
+  onPointerDown: (event: PointerEvent) => void;
+  onPointerEnter: () => void;
 }
 
 function dayWords(day: TideDay, load: Load): string {
@@ -165,7 +175,7 @@ function dayWords(day: TideDay, load: Load): string {
     .join(', ');
 }
 
-function DayCell({ day, load, index, chosen, stop, ref, onPoint, onChoose, onKeyDown }: DayCellProps) {
+function DayCell({ day, load, index, chosen, stop, ref, onPoint, onChoose, ...events }: DayCellProps) {
   const { zone } = useStudent();
   const { weekday, number } = dateParts(day.day);
   const past = index < TODAY;
@@ -183,7 +193,7 @@ function DayCell({ day, load, index, chosen, stop, ref, onPoint, onChoose, onKey
       onMouseEnter={onPoint}
       onFocus={onPoint}
       onClick={onChoose}
-      onKeyDown={onKeyDown}
+      {...events}
       className={clsx(
         'relative flex h-[74px] min-w-[38px] flex-1 flex-col items-center justify-end pb-[5px] hover:bg-line-2',
         today && 'outline-[1.5px] outline-ink -outline-offset-2 outline-solid',

@@ -11,7 +11,7 @@ import { noticeFault } from '../ui/notice';
 import { FindOrDo } from './find-or-do';
 import { StudentContext } from './student';
 import { useTheme } from './theme';
-import { viewsOf } from './views';
+import { addressOf, viewsOf } from './views';
 
 interface TopBarProps {
   session: Session;
@@ -31,6 +31,7 @@ function Mark() {
 }
 
 function TopBar({ session, student }: TopBarProps) {
+  const location = useLocation();
   return (
     <header className="no-print flex h-[46px] shrink-0 items-center gap-x-4 border-line border-b bg-raised px-5 max-sm:gap-x-2 max-sm:px-3">
       <Mark />
@@ -42,7 +43,7 @@ function TopBar({ session, student }: TopBarProps) {
           .map((view) => (
             <NavLink
               key={view.path}
-              to={view.path}
+              to={addressOf(view, location, student)}
               className="flex items-center border-transparent border-y-[3px] px-3 font-medium text-ink-2 hover:text-ink aria-[current=page]:border-b-yours aria-[current=page]:font-[680] aria-[current=page]:text-ink"
             >
               {view.name}
@@ -59,9 +60,13 @@ function TopBar({ session, student }: TopBarProps) {
 /** On a phone the views stand behind the name of the one that is open. */
 function ViewsInHand({ student }: { student: number }) {
   const navigate = useNavigate();
-  const { pathname } = useLocation();
+  const location = useLocation();
   const views = viewsOf(student);
-  const here = views.find((view) => pathname.startsWith(view.path));
+  const here = views.find((view) => location.pathname.startsWith(view.path));
+  const go = (path: string) => {
+    const view = views.find((one) => one.path === path);
+    if (view) void navigate(addressOf(view, location, student));
+  };
   return (
     <Menu
       trigger={
@@ -73,7 +78,7 @@ function ViewsInHand({ student }: { student: number }) {
     >
       <MenuChoice
         value={here?.path ?? ''}
-        onChange={(path) => void navigate(path)}
+        onChange={go}
         choices={views.map((view) => [view.path, view.name] as const)}
       />
     </Menu>

@@ -1,3 +1,5 @@
+import { readNarrowing, writeNarrowing } from '../lib/narrow';
+
 /** The views by name, and the letter that goes to each after `g`. */
 export interface View {
   name: string;
@@ -5,12 +7,15 @@ export interface View {
   key: string;
   /** Its name doesn't stand in the bar: it is found by typing, by its keys, or from where the question arises. */
   aside?: true;
+  /** It shows the work as it is narrowed in the address. */
+  narrows?: true;
 }
 
 export function viewsOf(student: number): View[] {
   return [
     { name: 'Next', path: `/s/${student}/next`, key: 'n' },
-    { name: 'Work', path: `/s/${student}/work`, key: 'w' },
+    { name: 'Work', path: `/s/${student}/work`, key: 'w', narrows: true },
+    { name: 'Timeline', path: `/s/${student}/timeline`, key: 't', narrows: true },
     { name: 'Feedback', path: `/s/${student}/feedback`, key: 'f' },
     { name: 'Standing', path: `/s/${student}/standing`, key: 's' },
     { name: 'Leeway', path: `/s/${student}/leeway`, key: 'y' },
@@ -19,4 +24,12 @@ export function viewsOf(student: number): View[] {
     { name: 'Notes', path: `/s/${student}/notes`, key: 'o', aside: true },
     { name: 'Links', path: `/s/${student}/links`, key: 'l' },
   ];
+}
+
+/** The address of a view. What the work is narrowed to goes along between those that show it narrowed. */
+export function addressOf(view: View, from: { pathname: string; search: string }, student: number): string {
+  const narrowed = viewsOf(student).some((one) => one.narrows && from.pathname.startsWith(one.path));
+  if (!view.narrows || !narrowed) return view.path;
+  const query = writeNarrowing(readNarrowing(new URLSearchParams(from.search))).toString();
+  return query ? `${view.path}?${query}` : view.path;
 }

@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
+import { toast } from 'sonner';
 import { type Change, type FilePreview as FileRead, type ImportPreview, upload } from '../../api/client';
 import { changesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
@@ -69,8 +70,12 @@ function ChooseFile({ onCalendar, onFile }: ChooseFileProps) {
   const [share, setShare] = useState<number | null>(null);
   const read = async (files: File[]) => {
     const [file] = files;
-    if (!file)
-      return noticeFault(new Error('The folder has no tables (.csv). Choose the one with manifest.csv.'));
+    if (!file) {
+      toast.error('The folder has no tables (.csv)', {
+        description: 'Choose the one that has manifest.csv.',
+      });
+      return;
+    }
     setShare(0);
     try {
       const { signal } = new AbortController();

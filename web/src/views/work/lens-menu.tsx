@@ -6,6 +6,7 @@ import { lensesQuery, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { type Narrowing, writeNarrowing } from '../../lib/narrow';
+import { keepPlace } from '../../lib/timeline-place';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
@@ -45,7 +46,10 @@ function LensMenu({ narrowing, chip }: { narrowing: Narrowing; chip: string }) {
         }
       >
         {lenses.map((lens) => (
-          <MenuItem key={lens.id} onSelect={() => setParams(() => new URLSearchParams(lens.query))}>
+          <MenuItem
+            key={lens.id}
+            onSelect={() => setParams((before) => keepPlace(before, new URLSearchParams(lens.query)))}
+          >
             {lens.name}
           </MenuItem>
         ))}

@@ -1,0 +1,89 @@
+import type { Board, Work } from '../../api/client';
+import type { Next } from '../next/model';
+import { type Day, ms, type Timeline, type TimelineWork } from './model';
+
+export type Entry =
+  | { kind: 'due'; at: number; work: Work; told: TimelineWork }
+  | { kind: 'opens'; at: number; work: Work; told: TimelineWork }
+  | { kind: 'sitting'; at: number; until: number; work: Work }
+  | { kind: 'close'; at: number; name: string };
+
+export interface AgendaDay {
+  day: Day;
+  entries: readonly Entry[];
+}
+
+export interface Agenda {
+  days: readonly AgendaDay[];
+  /** Overdue and still to be done, the longest first: they stand with today. */
+  held: readonly { work: Work; told: TimelineWork }[];
+  undated: readonly Work[];
+}
+
+/** All of the work that is shown, day by day; within a day in order of time, what opens before what is due. */
+export function agendaOf(
+  board: Board,
+  timeline: Timeline,
+  shown: readonly Work[],
+  next: Next | undefined,
+): Agenda {
+  const works = new Map(shown.map((work) => [work.id, work]));
+  const told = new Map(timeline.works.map((work) => [work.work, work]));
+  const known = (id: number) => {
+    const work = works.get(id);
+    const lies = told.get(id);
+    return work && lies ? { work, told: lies } : null;
+  };
+  const days = timeline.days.map((day) => {
+    const entries: Entry[] = [];
+    for (const id of day.opens) {
+      const one = known(id);
+      if (one?.told.opens) entries.push({ kind: 'opens', at: ms(one.told.opens), ...one });
+    }
+    for (const id of day.due) {
+      const one = known(id);
+      if (one)
+        entries.push({ kind: 'due', at: one.work.due === null ? ms(day.ends) : ms(one.work.due), ...one });
+    }
+    for (const close of timeline.closes) {
+      if (ms(close.at) > ms(day.starts) && ms(close.at) <= ms(day.ends))
+        entries.push({ kind: 'close', at: ms(close.at), name: close.name });
+    }
+    for (const move of next?.moves ?? []) {
+      const work = works.get(move.work);
+      for (const sitting of work ? move.sittings : []) {
+        const at = ms(sitting.start);
+        if (work && at >= ms(day.starts) && at < ms(day.ends))
+          entries.push({ kind: 'sitting', at, until: ms(sitting.end), work });
+      }
+    }
+    return { day, entries: entries.sort((a, b) => a.at - b.at) };
+  });
+  const held = shown
+    .filter((work) => work.move === 'YOURS' && work.timing === 'OVERDUE')
+    .map((work) => known(work.id))
+    .filter((one) => one !== null)
+    .sort((a, b) => (a.work.due ?? '').localeCompare(b.work.due ?? ''));
+  return { days, held, undated: shown.filter((work) => work.due === null && !onADay(board, work, timeline)) };
+}
+
+/** A redo can be due on a day of which the board says nothing. */
+function onADay(_: Board, work: Work, timeline: Timeline): boolean {
+  return timeline.days.some((day) => day.due.includes(work.id));
+}
+
+export const REACHES = ['week', 'month', 'term'] as const;
+export type Reach = (typeof REACHES)[number];
+
+/** The days of a week, a month, or all of them, around one. */
+export function within(days: readonly Day[], reach: Reach, around: string): Set<string> {
+  if (reach === 'term') return new Set(days.map((day) => day.day));
+  if (reach === 'month')
+    return new Set(days.map((day) => day.day).filter((day) => day.slice(0, 7) === around.slice(0, 7)));
+  const at = new Date(`${around}T12:00:00Z`);
+  const monday = new Date(at.getTime() - ((at.getUTCDay() + 6) % 7) * 24 * 60 * 60_000);
+  const week = Array.from({ length: 7 }, (_, k) =>
+    new Date(monday.getTime() + k * 24 * 60 * 60_000).toISOString().slice(0, 10),
+  );
+  return new Set(week);
+}

@@ -1,0 +1,278 @@
+import clsx from 'clsx';
+import { Link } from 'react-router';
+import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
+import { sentence } from '../../lib/words';
+import { StageGlyph } from '../../ui/stage-glyph';
+import type { LaidLane } from './lanes';
+import type { Bar, Placed } from './model';
+import type { Mover } from './moving';
+import { Rail } from './rail';
+import type { TimeWindow } from './use-window';
+import { barWords, stateOf } from './words';
+
+const ROW = 32;
+const LANE_TOP = 8;
+/** Of a row, down to the middle of its rail. */
+const RAIL_Y = 22;
+const GRIP = 10;
+
+interface LaneBarsProps {
+  lane: LaidLane;
+  time: TimeWindow;
+  now: number;
+  /** From so far that only titles are written. */
+  far: boolean;
+  /** Pixels within the lane that have to be drawn. */
+  visible: { top: number; bottom: number };
+  sittings: ReadonlyMap<number, readonly { from: number; to: number }[]>;
+  /** The one bar that the tab key reaches. */
+  stop: number | null;
+  openWork: number | null;
+  /** The bar that is pointed at or walked to. */
+  pointed: number | null;
+  mover: Mover;
+  label: (bar: Bar) => { title: string; end: string };
+  onOpen: (work: number) => void;
+  onFocus: (work: number) => void;
+  onPoint: (bar: Bar | null, rect: DOMRect | null) => void;
+}
+
+function LaneBars(props: LaneBarsProps) {
+  const { lane, time, visible, stop } = props;
+  const { left, right } = time.drawn;
+  const drawn = lane.placed.filter((one) => {
+    const y = LANE_TOP + one.row * ROW;
+    const seen =
+      y + ROW >= visible.top &&
+      y <= visible.bottom &&
+      (one.bar.held || (one.right >= left && one.left <= right));
+    return seen || one.bar.work.id === stop;
+  });
+  return (
+    <>
+      <Threads lane={lane} time={time} pointed={props.pointed} />
+      {drawn.map((one) => (
+        <OneBar key={one.bar.work.id} {...props} one={one} />
+      ))}
+      {lane.shelf.length > 0 && <Shelf {...props} />}
+    </>
+  );
+}
+
+function useWorkAddress(): (work: number) => string {
+  const { id } = useStudent();
+  const [params] = useAddress();
+  const query = params.toString();
+  return (work) => `/s/${id}/timeline/${work}${query ? `?${query}` : ''}`;
+}
+
+function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one: Placed }) {
+  const { bar } = one;
+  const { course } = useStudent();
+  const to = useWorkAddress()(bar.work.id);
+  const { title, end } = label(bar);
+  const top = LANE_TOP + one.row * ROW;
+  const railLeft = time.x(bar.from) - 8;
+  const railWidth = time.x(bar.to) - railLeft + 10;
+  const hot = bar.held || bar.work.missing;
+  const words = barWords(bar, course(bar.work.courseId), now);
+  const box = bar.held
+    ? { left: time.gutter, width: time.length }
+    : { left: time.gutter + one.left - 8, width: one.right - one.left + 18 };
+  return (
+    <Link
+      to={to}
+      replace={props.openWork !== null}
+      data-bar={bar.work.id}
+      tabIndex={bar.work.id === props.stop ? 0 : -1}
+      draggable={false}
+      aria-current={bar.work.id === props.openWork ? 'true' : undefined}
+      aria-label={`${bar.work.title}: ${stateOf(bar)}. ${words.map(sentence).join(' ')}`}
+      onFocus={(event) => {
+        props.onFocus(bar.work.id);
+        if (event.currentTarget.matches(':focus-visible')) props.onPoint(bar, rectOf(event.currentTarget));
+      }}
+      onBlur={() => props.onPoint(null, null)}
+      onMouseEnter={(event) => props.onPoint(bar, rectOf(event.currentTarget))}
+      onMouseLeave={() => props.onPoint(null, null)}
+      onKeyDown={(event) => {
+        if (event.key !== 'm' || bar.due === null) return;
+        event.preventDefault();
+        if (bar.work.origin === 'TYPED') {
+          props.mover.take({
+            kind: 'due',
+            work: bar.work.id,
+            title: bar.work.title,
+            from: bar.due,
+            at: bar.due,
+          });
+        } else props.mover.refuse(bar);
+      }}
+      className={clsx(
+        'timeline-bar absolute block whitespace-nowrap text-[13px] leading-[17px]',
+        bar.held && 'pointer-events-none flex',
+      )}
+      style={{ top, height: ROW - 1, ...box }}
+    >
+      <span
+        data-label
+        className={clsx(
+          'pointer-events-auto sticky inline-block truncate pr-1 pl-[8px]',
+          bar.held ? 'h-[17px] shrink-0 bg-paper/80' : 'max-w-[520px]',
+          hot && 'text-loss',
+        )}
+        style={
+          bar.held
+            ? { left: time.gutter, right: 4, marginLeft: Math.max(0, time.x(now)) }
+            : { left: time.gutter }
+        }
+      >
+        <span className={clsx('font-semibold', bar.work.move === 'SETTLED' && 'text-ink-2')}>{title}</span>
+        {end && <span className={hot ? '' : 'text-ink-2'}>&ensp;{end}</span>}
+      </span>
+      <span
+        className="pointer-events-auto absolute bottom-0 h-[16px]"
+        style={
+          bar.held
+            ? { left: railLeft, width: railWidth }
+            : { left: railLeft - one.left + 8, width: railWidth }
+        }
+      >
+        <Rail
+          bar={bar}
+          x={time.x}
+          left={railLeft}
+          width={railWidth}
+          sittings={props.sittings.get(bar.work.id) ?? []}
+        />
+        {bar.due !== null && (
+          <span
+            aria-hidden
+            data-grip
+            title={bar.work.origin === 'TYPED' ? 'Drag to move the due' : undefined}
+            onClick={(event) => event.preventDefault()}
+            onPointerDown={(event) => {
+              event.preventDefault();
+              if (bar.due === null) return;
+              if (bar.work.origin !== 'TYPED') refuseWhenDragged(event, () => props.mover.refuse(bar));
+              else
+                props.mover.drag(
+                  { kind: 'due', work: bar.work.id, title: bar.work.title, from: bar.due, at: bar.due },
+                  event,
+                );
+            }}
+            className={clsx('absolute inset-y-0', bar.work.origin === 'TYPED' && 'cursor-ew-resize')}
+            style={{ left: time.x(bar.due) - railLeft - GRIP / 2, width: GRIP }}
+          />
+        )}
+      </span>
+    </Link>
+  );
+}
+
+/** The label, or else the rail: what the words belong beside. */
+function rectOf(bar: HTMLElement): DOMRect {
+  return (bar.querySelector('[data-label]') ?? bar).getBoundingClientRect();
+}
+
+/** Only who pulls at it is told why it stays. */
+function refuseWhenDragged(event: React.PointerEvent, refuse: () => void): void {
+  const { clientX } = event;
+  const move = (to: PointerEvent) => {
+    if (Math.abs(to.clientX - clientX) < 6) return;
+    done();
+    refuse();
+  };
+  const done = () => {
+    window.removeEventListener('pointermove', move);
+    window.removeEventListener('pointerup', done);
+  };
+  window.addEventListener('pointermove', move);
+  window.addEventListener('pointerup', done);
+}
+
+const DONE: readonly Bar['work']['stage'][] = ['TURNED_IN', 'RETURNED', 'EXCUSED'];
+
+/**
+ * What waits for what: a thread from the end of the one to the beginning of the other, while it waits; of the bar that is
+ * pointed at, also those that are open by now.
+ */
+function Threads({ lane, time, pointed }: Pick<LaneBarsProps, 'lane' | 'time' | 'pointed'>) {
+  const byWork = new Map(lane.placed.map((one) => [one.bar.work.id, one]));
+  const y = (one: Placed) => LANE_TOP + one.row * ROW + RAIL_Y;
+  const threads = lane.placed.flatMap((one) =>
+    one.bar.told.waitsFor.flatMap((before) => {
+      const gate = byWork.get(before);
+      if (!gate) return [];
+      const from = time.x(gate.bar.railEnd);
+      const to = time.x(one.bar.from);
+      const bend = Math.max(18, Math.abs(to - from) / 3);
+      const shut = one.bar.work.stage === 'NOT_OPEN' && !DONE.includes(gate.bar.work.stage);
+      const asked = one.bar.work.id === pointed || before === pointed;
+      if (!shut && !asked) return [];
+      return [
+        {
+          key: `${before} ${one.bar.work.id}`,
+          asked,
+          d: `M${from} ${y(gate)} C${from + bend} ${y(gate)} ${to - bend} ${y(one)} ${to} ${y(one)}`,
+        },
+      ];
+    }),
+  );
+  if (threads.length === 0) return null;
+  return (
+    <svg
+      aria-hidden
+      className="pointer-events-none absolute top-0"
+      style={{ left: time.gutter }}
+      width={time.length}
+      height={lane.height}
+    >
+      {threads.map(({ key, asked, d }) => (
+        <path
+          key={key}
+          d={d}
+          fill="none"
+          stroke={asked ? 'var(--ink)' : 'var(--ink-3)'}
+          strokeWidth={asked ? 1.8 : 1.1}
+          strokeDasharray="4 3"
+        />
+      ))}
+    </svg>
+  );
+}
+
+/** Work that nothing places in time, with its count: always in sight. */
+function Shelf({ lane, time, openWork }: LaneBarsProps) {
+  const address = useWorkAddress();
+  return (
+    <div
+      className="absolute right-0 flex"
+      style={{ left: time.gutter, top: LANE_TOP + lane.rows * ROW, width: time.length }}
+    >
+      <ul
+        aria-label={`${lane.course.name}: no due date`}
+        className="sticky flex flex-wrap items-center gap-x-3 text-[13px] leading-[25px]"
+        style={{ left: time.gutter + 8, width: time.width - 12 }}
+      >
+        <li className="text-ink-2">No due date {lane.shelf.length}</li>
+        {lane.shelf.map((work) => (
+          <li key={work.id} className="min-w-0">
+            <Link
+              to={address(work.id)}
+              replace={openWork !== null}
+              className="inline-flex max-w-full items-center font-semibold hover:underline"
+            >
+              <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} />
+              <span className="truncate">{work.title}</span>
+              <span className="sr-only">, {stateOf({ work })}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+export { LaneBars, ROW };
