@@ -220,7 +220,7 @@ function EntryLine({
   if (entry.kind === 'close')
     return (
       <li className="mt-1 flex gap-3 bg-loss px-2 py-0.5 font-semibold text-[14px] text-raised">
-        <span className="w-[76px] shrink-0 tabular-nums">{localTime(entry.at, zone)}</span>
+        <span className="w-[94px] shrink-0 tabular-nums">{localTime(entry.at, zone)}</span>
         {entry.name}: after it nothing counts
       </li>
     );
@@ -277,7 +277,9 @@ function doneWords(work: Work, told: TimelineWork, zone: string, now: number): s
 function dueWords(work: Work, zone: string, now: number): string {
   if (work.move === 'OUT_OF_REACH') return 'closed, never handed in';
   const loss = work.move === 'YOURS' ? nextLoss({ work }, zone, now) : null;
-  return [stateOf({ work }), work.lock, loss].filter(Boolean).join(' · ');
+  return [stateOf({ work }), work.lock, loss && loss.charAt(0).toLowerCase() + loss.slice(1)]
+    .filter(Boolean)
+    .join(' · ');
 }
 
 /** A discussion part by part: what is written, when, and what is left. */
@@ -286,7 +288,7 @@ function Parts({ work, told, zone, now }: { work: Work; told: TimelineWork; zone
   if (!parts) return null;
   const left = parts.of - parts.done;
   return (
-    <li className="pl-[88px] text-[14px] text-ink-2 max-sm:pl-4">
+    <li className="pl-[106px] text-[14px] text-ink-2 max-sm:pl-4">
       <ul className="border-line border-l-2 pl-3">
         {told.parts.map((part) => (
           <li key={part.at} className="line-through">
@@ -329,14 +331,16 @@ function Line({ work, openWork, time, done, dim, hot, look = 'due', children }: 
       >
         <span
           className={clsx(
-            'w-[76px] shrink-0 text-[14px] tabular-nums',
+            'w-[94px] shrink-0 text-[14px] tabular-nums max-sm:w-auto',
             hot ? 'font-semibold text-loss' : 'text-ink-2',
           )}
         >
           {time}
         </span>
         {look === 'due' && (
-          <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} />
+          <span className="max-sm:hidden">
+            <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} />
+          </span>
         )}
         {look === 'opens' && (
           <svg width="54" height="16" viewBox="0 0 54 16" aria-hidden className="shrink-0">

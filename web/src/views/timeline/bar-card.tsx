@@ -23,6 +23,7 @@ function BarCard({ bar, rect, course, now }: BarCardProps) {
   return (
     <div
       aria-hidden
+      data-card
       className="pointer-events-none fixed z-40 rounded border border-line bg-raised p-3 text-[14px] leading-snug shadow-[0_10px_24px_-12px_rgb(0_0_0/0.45)]"
       style={{
         left,

@@ -20,12 +20,13 @@ interface HoursLaneProps {
   time: TimeWindow;
   next: Next | undefined;
   mover: Mover;
+  today: string;
   /** Opens the hours of a day. */
   onDay: (day: Day) => void;
 }
 
 /** One's own time: free, in class, busy, and what the plan puts into it. From afar, each day's load against what is free. */
-function HoursLane({ timeline, time, next, mover, onDay }: HoursLaneProps) {
+function HoursLane({ timeline, time, next, mover, today, onDay }: HoursLaneProps) {
   const { mayWrite } = useStudent();
   const days = drawnDays(timeline, time);
   return (
@@ -34,7 +35,7 @@ function HoursLane({ timeline, time, next, mover, onDay }: HoursLaneProps) {
         className="sticky left-0 z-10 flex shrink-0 flex-col justify-center border-line border-r bg-raised px-3 text-[13px] leading-tight max-sm:px-1.5"
         style={{ width: time.gutter }}
       >
-        <span className="font-[680]">Your hours</span>
+        <HoursButton days={timeline.days} onDay={onDay} today={today} />
         <span className="text-ink-2 max-sm:hidden">
           {next ? `${next.moves.length} moves planned` : 'free and needed'}
         </span>
@@ -157,20 +158,22 @@ function PlanBlocks({ next, time, mover, zone }: PlanBlocksProps) {
   );
 }
 
-interface DaysForReadersProps {
+interface HoursButtonProps {
   days: readonly Day[];
+  today: string;
   onDay: (day: Day) => void;
 }
 
-/** The way to a day's hours that keys and screen readers have. */
-function HoursButton({ days, onDay, today }: DaysForReadersProps & { today: string }) {
+/** The way to a day's hours that needs no pointing at it. */
+function HoursButton({ days, today, onDay }: HoursButtonProps) {
+  const { mayWrite } = useStudent();
   const day = days.find((one) => one.day === today) ?? days[0];
-  if (!day) return null;
+  if (!mayWrite || !day) return <span className="font-[680]">Free hours</span>;
   return (
-    <TextButton className="text-ink-2" onClick={() => onDay(day)}>
-      Hours of a day
+    <TextButton className="self-start font-[680] text-ink!" onClick={() => onDay(day)}>
+      Your hours
     </TextButton>
   );
 }
 
-export { HOURS, HoursButton, HoursLane };
+export { HOURS, HoursLane };

@@ -88,7 +88,6 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
       tabIndex={bar.work.id === props.stop ? 0 : -1}
       draggable={false}
       aria-current={bar.work.id === props.openWork ? 'true' : undefined}
-      aria-label={`${bar.work.title}: ${stateOf(bar)}. ${words.map(sentence).join(' ')}`}
       onFocus={(event) => {
         props.onFocus(bar.work.id);
         if (event.currentTarget.matches(':focus-visible')) props.onPoint(bar, rectOf(event.currentTarget));
@@ -130,6 +129,9 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
       >
         <span className={clsx('font-semibold', bar.work.move === 'SETTLED' && 'text-ink-2')}>{title}</span>
         {end && <span className={hot ? '' : 'text-ink-2'}>&ensp;{end}</span>}
+        <span className="sr-only">
+          {end ? '' : `, ${stateOf(bar)}`}. {words.map(sentence).join(' ')}
+        </span>
       </span>
       <span
         className="pointer-events-auto absolute bottom-0 h-[16px]"

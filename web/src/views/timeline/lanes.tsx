@@ -12,7 +12,7 @@ import type { Next } from '../next/model';
 import { AXIS, AXIS_ABROAD, Axis, Ground, Posts, seenWords } from './axis';
 import { BarCard } from './bar-card';
 import { DayHours } from './day-hours';
-import { HOURS, HoursButton, HoursLane } from './hours-lane';
+import { HOURS, HoursLane } from './hours-lane';
 import { LaneBars, ROW } from './lane-bars';
 import {
   type Bar,
@@ -184,7 +184,14 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
             style={{ top: axis, width: time.length + gutter }}
           >
             <Posts timeline={timeline} time={time} now={now} />
-            <HoursLane timeline={timeline} time={time} next={next} mover={mover} onDay={setDay} />
+            <HoursLane
+              timeline={timeline}
+              time={time}
+              next={next}
+              mover={mover}
+              today={localDate(now, timeline.zone)}
+              onDay={setDay}
+            />
           </div>
           {laid.map((lane) => (
             <section
@@ -226,7 +233,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
       <p role="status" className="sr-only">
         {mover.words}
       </p>
-      <Foot timeline={timeline} onDay={setDay} now={now} />
+      <Legend />
       {pointed && !mover.moving && (
         <BarCard
           bar={pointed.bar}
@@ -311,26 +318,10 @@ function Corner({ time }: { time: TimeWindow }) {
   );
 }
 
-interface FootProps {
-  timeline: Timeline;
-  now: number;
-  onDay: (day: Day) => void;
-}
-
-function Foot({ timeline, now, onDay }: FootProps) {
-  const { mayWrite } = useStudent();
-  return (
-    <div className="no-print flex min-h-[30px] shrink-0 flex-wrap items-center gap-x-4 border-line border-t bg-raised px-5 text-[13px] max-sm:px-3">
-      {mayWrite && <HoursButton days={timeline.days} onDay={onDay} today={localDate(now, timeline.zone)} />}
-      <Legend />
-    </div>
-  );
-}
-
 /** What the shapes mean, in words. */
 function Legend() {
   return (
-    <ul className="ml-auto flex gap-x-4 text-[13px] text-ink-2 max-lg:hidden">
+    <ul className="no-print flex h-[28px] shrink-0 items-center justify-end gap-x-4 border-line border-t bg-raised px-5 text-[13px] text-ink-2 max-lg:hidden">
       <li className="flex items-center gap-1.5">
         <svg width="42" height="12" aria-hidden>
           <path d="M1 6 H38" stroke="var(--yours)" strokeWidth="2" />

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import { Popover } from 'radix-ui';
-import { useMemo } from 'react';
+import { useLayoutEffect, useMemo, useRef } from 'react';
 import { Link } from 'react-router';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
@@ -72,6 +72,12 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
   const { at } = readPlace(params, zone);
   const month = localDate(at ?? now, zone).slice(0, 7);
   const today = localDate(now, zone);
+  const grid = useRef<HTMLDivElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each month is gone to once
+  useLayoutEffect(
+    () => grid.current?.querySelector('[aria-current="date"]')?.scrollIntoView({ block: 'center' }),
+    [month],
+  );
   const agenda = useMemo(() => agendaOf(board, timeline, shown, next), [board, timeline, shown, next]);
   const days = useMemo(() => new Map(agenda.days.map((one) => [one.day.day, one])), [agenda]);
   const go = (to: string | null) =>
@@ -86,6 +92,7 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
           {NAMES[Number(number) - 1]} {year}
         </h2>
         <div
+          ref={grid}
           role="list"
           aria-label={`${NAMES[Number(number) - 1]} ${year}`}
           className="grid grid-cols-7 border-line border-t border-l"
@@ -150,8 +157,9 @@ function Cell({ date, one, outside, today, openWork }: CellProps) {
     <div
       role="listitem"
       aria-label={dateWords(date)}
+      aria-current={today ? 'date' : undefined}
       className={clsx(
-        'min-h-[104px] min-w-0 border-line border-r border-b px-1 pb-1 max-sm:min-h-[58px]',
+        'min-h-[98px] min-w-0 border-line border-r border-b px-1 pb-1 max-sm:min-h-[58px]',
         outside && 'bg-line-2/40',
         one?.day.dayOff && 'timeline-off',
         today && 'outline-2 outline-yours -outline-offset-2 outline-solid',

@@ -3,7 +3,7 @@ import { toast } from 'sonner';
 import { client, type Detail, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
-import { localDate, localTime, moment, near } from '../../lib/time';
+import { dateWords, localDate, localTime, moment, near } from '../../lib/time';
 import { noticeChange, noticeFault } from '../../ui/notice';
 import type { Next } from '../next/model';
 import { wish } from '../next/wish';
@@ -161,8 +161,8 @@ async function moveDue(student: number, what: Moving, zone: string): Promise<voi
   const detail: Detail = await queryClient.fetchQuery({ ...detailQuery(student, what.work), staleTime: 0 });
   const form = detail.editable;
   if (!form) throw new Refused(409, 'The school set this', []);
-  // The end of a day is the midnight after it: a moment before it is still that day.
-  const at = form.dueTime === null ? what.at - 1 : what.at;
+  // The end of a day is the midnight after it, and the nearest one is meant.
+  const at = form.dueTime === null ? what.at - DAY / 2 : what.at;
   const done = await take(
     client.PUT('/api/students/{student}/works/{work}', {
       params: {
@@ -177,5 +177,9 @@ async function moveDue(student: number, what: Moving, zone: string): Promise<voi
     }),
   );
   await refreshStudent(student);
-  noticeChange(student, done.change, `${what.title} is due ${moment(new Date(at).toISOString(), zone)} now`);
+  noticeChange(
+    student,
+    done.change,
+    `${what.title} is due ${form.dueTime === null ? dateWords(localDate(at, zone)) : moment(new Date(at).toISOString(), zone)} now`,
+  );
 }

@@ -7,9 +7,13 @@ import { useWidth } from '../../lib/width';
 import { DAY, MINUTE, ms, type Timeline } from './model';
 
 const FIRST_WIDTH = 1130;
+/** As wide as the usual days are made for; where there is less room, fewer are shown. */
+const USUAL_WIDTH = 640;
 /** Half a day of room on either side of all time, so that its edges can be seen. */
 const MARGIN = DAY / 2;
 const SETTLE = 250;
+/** Pixels from which on a press is a drag. */
+const DRAG = 5;
 /** What is drawn is drawn anew after so many pixels of moving. */
 const GRID = 240;
 /** Shares of the width on either side for which lanes are laid out, too, so that a little moving moves no rows. */
@@ -53,14 +57,19 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   const last = timeline.days.at(-1);
   const start = (first ? ms(first.starts) : minute) - MARGIN;
   const end = (last ? ms(last.ends) : minute) + MARGIN;
-  const [span, setSpan] = useState(place.span);
+  const named = `${params.get('at')} ${params.get('days')}`;
+  const usual = params.has('days') ? 1 : Math.min(1, width / USUAL_WIDTH);
+  // Null while it is as the address says.
+  const [span, setSpan] = useState<number | null>(null);
   const whole = end - start;
-  const seen = Math.min(Math.max(span, DAY), whole);
+  const seen = Math.min(Math.max(span ?? place.span * usual, DAY), whole);
   const scale = width / seen;
   const length = whole * scale;
 
   const centre = useRef<number>(place.at ?? minute);
   const written = useRef<string | null>(null);
+  // The next scroll is one that was asked for, and written already: the edges of time may have cut it short.
+  const led = useRef(false);
   const anchor = useRef<{ at: number; x: number } | null>(null);
   const [spot, setSpot] = useState({ left: 0, top: 0 });
   const [rest, setRest] = useState(0);
@@ -89,14 +98,13 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   );
   useEffect(() => () => clearTimeout(timer.current), []);
 
-  const named = `${params.get('at')} ${params.get('days')}`;
   // A place that the address names, and that wasn't written from here, is gone to.
   // biome-ignore lint/correctness/useExhaustiveDependencies: only the address moves the window by itself
   useLayoutEffect(() => {
     if (named === written.current) return;
     centre.current = place.at ?? minute;
     anchor.current = null;
-    setSpan(place.span);
+    setSpan(null);
     if (box.current) box.current.scrollLeft = (centre.current - start) * scale - width / 2;
   }, [named]);
 
@@ -117,11 +125,12 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
       const middle = start + (element.scrollLeft + width / 2) / scale;
       const moved = Math.abs(middle - centre.current) * scale > 1;
       centre.current = middle;
-      if (moved) write({ at: middle, span: seen });
+      if (moved && !led.current) write({ at: middle, span: seen });
       const next = {
         left: Math.floor(element.scrollLeft / GRID) * GRID,
         top: Math.floor(element.scrollTop / GRID) * GRID,
       };
+      led.current = false;
       setSpot((before) => (before.left === next.left && before.top === next.top ? before : next));
       setRest((before) =>
         Math.abs(before - element.scrollLeft) > width * AROUND ? element.scrollLeft : before,
@@ -157,6 +166,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
       centre.current = middle;
       anchor.current = null;
       if (nextSpan !== undefined) setSpan(nextSpan);
+      led.current = true;
       if (box.current) box.current.scrollLeft = (middle - start) * scale - width / 2;
       write({ at: to, span: nextSpan ?? seen });
     },
@@ -210,12 +220,18 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
         apart = distance();
         return;
       }
-      const grip = (event.target as Element).closest('a,button,input,[data-grip]');
+      const grip = (event.target as Element).closest('button,input,[data-grip]');
       if (event.button !== 0 || grip) return;
       dragged = { x: event.clientX, y: event.clientY, left: element.scrollLeft, top: element.scrollTop };
-      element.setPointerCapture(event.pointerId);
-      element.style.cursor = 'grabbing';
     };
+    // A drag that begins on a bar doesn't open it.
+    const onClick = (event: MouseEvent) => {
+      if (!moved) return;
+      moved = false;
+      event.preventDefault();
+      event.stopPropagation();
+    };
+    let moved = false;
     const onMove = (event: PointerEvent) => {
       if (fingers.has(event.pointerId)) {
         fingers.set(event.pointerId, { x: event.clientX, y: event.clientY });
@@ -227,6 +243,12 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
         }
         apart = now;
       } else if (dragged) {
+        if (!moved && Math.hypot(event.clientX - dragged.x, event.clientY - dragged.y) < DRAG) return;
+        if (!moved) {
+          moved = true;
+          element.setPointerCapture(event.pointerId);
+          element.style.cursor = 'grabbing';
+        }
         element.scrollLeft = dragged.left - (event.clientX - dragged.x);
         element.scrollTop = dragged.top - (event.clientY - dragged.y);
       }
@@ -237,17 +259,23 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
       if (!dragged) return;
       dragged = null;
       element.style.cursor = '';
+      // The click that follows comes before this.
+      setTimeout(() => {
+        moved = false;
+      });
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     element.addEventListener('pointerdown', onDown);
     element.addEventListener('pointermove', onMove);
     element.addEventListener('pointerup', onUp);
+    element.addEventListener('click', onClick, true);
     element.addEventListener('pointercancel', onUp);
     return () => {
       element.removeEventListener('wheel', onWheel);
       element.removeEventListener('pointerdown', onDown);
       element.removeEventListener('pointermove', onMove);
       element.removeEventListener('pointerup', onUp);
+      element.removeEventListener('click', onClick, true);
       element.removeEventListener('pointercancel', onUp);
     };
   }, [box, gutter]);

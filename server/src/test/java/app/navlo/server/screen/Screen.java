@@ -80,10 +80,15 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     }
 
     /** How a page is looked at. */
-    record Look(int width, int height, ColorScheme colours) {
-        static final Look DAY = new Look(WIDE, 800, ColorScheme.LIGHT);
-        static final Look NIGHT = new Look(WIDE, 800, ColorScheme.DARK);
-        static final Look IN_HAND = new Look(PHONE, 740, ColorScheme.LIGHT);
+    record Look(int width, int height, ColorScheme colours, String zone) {
+        private static final String HOME = "Europe/Copenhagen";
+        static final Look DAY = new Look(WIDE, 800, ColorScheme.LIGHT, HOME);
+        static final Look NIGHT = new Look(WIDE, 800, ColorScheme.DARK, HOME);
+        static final Look IN_HAND = new Look(PHONE, 740, ColorScheme.LIGHT, HOME);
+
+        Look in(String another) {
+            return new Look(width, height, colours, another);
+        }
     }
 
     String address(String path) {
@@ -94,7 +99,7 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         BrowserContext context = browser.newContext(new Browser.NewContextOptions()
                 .setViewportSize(look.width(), look.height())
                 .setColorScheme(look.colours())
-                .setTimezoneId("Europe/Copenhagen")
+                .setTimezoneId(look.zone())
                 .setLocale("en-GB"));
         Page page = context.newPage();
         page.navigate(address("/"));
