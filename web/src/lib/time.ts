@@ -96,6 +96,13 @@ export function near(instant: string, zone: string, now: number): string {
   return `${nearDay(at, zone, now)} ${at.hour}:${at.minute}`;
 }
 
+/** The same for the start of something: midnight is said as the day that it begins. */
+export function nearStart(instant: string, zone: string, now: number): string {
+  const date = new Date(instant);
+  const at = wall(date, zone);
+  return at.hour === '00' && at.minute === '00' ? nearDay(at, zone, now) : near(instant, zone, now);
+}
+
 function nearDay(at: Wall, zone: string, now: number): string {
   const key = dayKey(at);
   if (key === dayKey(wall(new Date(now), zone))) return 'today';

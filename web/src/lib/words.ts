@@ -1,5 +1,5 @@
 import type { Schemas, Work } from '../api/client';
-import { minutesBetween, near, roughSpan, span } from './time';
+import { minutesBetween, near, nearStart, roughSpan, span } from './time';
 
 type Stage = Work['stage'];
 type Move = Work['move'];
@@ -128,7 +128,7 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
   if (work.move === 'NOT_YET') {
     const ahead = work.opensAt !== null && new Date(work.opensAt).getTime() > now;
     return calm(
-      work.lock ?? (ahead && work.opensAt ? `opens ${near(work.opensAt, zone, now)}` : 'behind a gate'),
+      work.lock ?? (ahead && work.opensAt ? `opens ${nearStart(work.opensAt, zone, now)}` : 'behind a gate'),
     );
   }
   if (work.move === 'TEACHERS') return calm(withTeacher(work, zone, now));

@@ -166,7 +166,7 @@ function OneDay({ one, today, now, held, openWork, onHours, className }: OneDayP
             </Line>
           ))}
           {entries.map((entry) => (
-            <EntryLine key={keyOf(entry)} entry={entry} now={now} past={past} openWork={openWork} />
+            <EntryLine key={keyOf(entry)} entry={entry} now={now} openWork={openWork} />
           ))}
         </ul>
       )}
@@ -205,17 +205,7 @@ function countdownWords(work: Work, told: TimelineWork, now: number): string {
     .join(' · ');
 }
 
-function EntryLine({
-  entry,
-  now,
-  past,
-  openWork,
-}: {
-  entry: Entry;
-  now: number;
-  past: boolean;
-  openWork: number | null;
-}) {
+function EntryLine({ entry, now, openWork }: { entry: Entry; now: number; openWork: number | null }) {
   const { zone, course } = useStudent();
   if (entry.kind === 'close')
     return (
@@ -244,16 +234,9 @@ function EntryLine({
       </Line>
     );
   const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
-  const heldToday = work.move === 'YOURS' && work.timing === 'OVERDUE';
   return (
     <>
-      <Line
-        work={work}
-        openWork={openWork}
-        time={clockOf(entry.at, own, work.dueDay !== null)}
-        done={done}
-        dim={past && heldToday}
-      >
+      <Line work={work} openWork={openWork} time={clockOf(entry.at, own, work.dueDay !== null)} done={done}>
         {done ? doneWords(work, entry.told, own, now) : dueWords(work, own, now)}
       </Line>
       {work.parts && <Parts work={work} told={entry.told} zone={own} now={now} />}
@@ -306,20 +289,19 @@ interface LineProps {
   openWork: number | null;
   time: string;
   done?: boolean;
-  dim?: boolean;
   hot?: boolean;
   look?: 'due' | 'opens' | 'sitting';
   children: React.ReactNode;
 }
 
 /** One piece of work on a day. What opens is open on its left, what is due is closed, what is planned is a bar. */
-function Line({ work, openWork, time, done, dim, hot, look = 'due', children }: LineProps) {
+function Line({ work, openWork, time, done, hot, look = 'due', children }: LineProps) {
   const { id, course } = useStudent();
   const [params] = useAddress();
   const query = params.toString();
   const of = course(work.courseId);
   return (
-    <li className={clsx('border-line-2 border-b last:border-0', dim && 'opacity-60')}>
+    <li className="border-line-2 border-b last:border-0">
       <Link
         to={`/s/${id}/timeline/${work.id}${query ? `?${query}` : ''}`}
         replace={openWork !== null}

@@ -114,6 +114,7 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
       )}
       style={{ top, height: ROW - 1, ...box }}
     >
+      {bar.held && <span className="shrink-0" style={{ width: Math.max(0, time.x(now)) }} />}
       <span
         data-label
         className={clsx(
@@ -121,11 +122,7 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
           bar.held ? 'h-[17px] shrink-0 bg-paper/80' : 'max-w-[520px]',
           hot && 'text-loss',
         )}
-        style={
-          bar.held
-            ? { left: time.gutter, right: 4, marginLeft: Math.max(0, time.x(now)) }
-            : { left: time.gutter }
-        }
+        style={bar.held ? { left: time.gutter, right: 4 } : { left: time.gutter }}
       >
         <span className={clsx('font-semibold', bar.work.move === 'SETTLED' && 'text-ink-2')}>{title}</span>
         {end && <span className={hot ? '' : 'text-ink-2'}>&ensp;{end}</span>}

@@ -1,5 +1,5 @@
 import type { Course } from '../../api/client';
-import { localTime, minutesBetween, near, span } from '../../lib/time';
+import { localTime, minutesBetween, near, nearStart, span } from '../../lib/time';
 import { countdown, LIMIT_WORDS, STAGE_WORDS, scoreWords, stageDetail } from '../../lib/words';
 import { type Bar, ms } from './model';
 
@@ -50,7 +50,7 @@ export function barWords(bar: Bar, course: Course | undefined, now: number): str
     nextLoss(bar, zone, now),
     told.due &&
       `Due ${when(told.due)}${told.due !== told.assignedDue && told.assignedDue ? `, at first ${when(told.assignedDue)}` : ''}`,
-    told.opens && ms(told.opens) > now ? `Opens ${when(told.opens)}` : null,
+    told.opens && ms(told.opens) > now ? `Opens ${nearStart(told.opens, zone, now)}` : null,
     work.lock,
     open && told.ends && told.endedBy
       ? `Taken until ${when(told.ends)}, then ${LIMIT_WORDS[told.endedBy]}`

@@ -1,6 +1,6 @@
 import type { Board, Work } from '../../api/client';
 import { type Grouping, KINDS, type Sort, type SortKey, STAGES } from '../../lib/narrow';
-import { minutesBetween, near, span } from '../../lib/time';
+import { minutesBetween, near, nearStart, span } from '../../lib/time';
 import { count, KIND_WORDS, MOVE_WORDS, MOVES, STAGE_WORDS } from '../../lib/words';
 
 export interface Group {
@@ -152,7 +152,7 @@ function about(move: Work['move'], works: readonly Work[], zone: string, now: nu
         .join(' · ');
     }
     case 'NOT_YET':
-      return first.opensAt ? `next opens ${near(first.opensAt, zone, now)}` : '';
+      return first.opensAt ? `next opens ${nearStart(first.opensAt, zone, now)}` : '';
     case 'OUT_OF_REACH':
       return 'closed, and no hand-in stands';
   }

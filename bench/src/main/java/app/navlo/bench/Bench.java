@@ -23,6 +23,7 @@ public final class Bench {
         ALL.put("budget", BudgetBench::run);
         ALL.put("what-if", WhatIfBench::run);
         ALL.put("table", TableBench::run);
+        ALL.put("timeline", TimelineBench::run);
         ALL.put("hand-in", HandInBench::run);
         ALL.put("links", LinksBench::run);
         ALL.put("lighthouse", LighthouseBench::run);

@@ -7,6 +7,8 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
@@ -95,6 +97,39 @@ final class Client {
                 .header("Idempotency-Key", UUID.randomUUID().toString())
                 .POST(HttpRequest.BodyPublishers.ofString(
                         "{\"options\":" + options + ",\"fingerprint\":" + preview.get("fingerprint") + "}")));
+    }
+
+    /** Adds work with dues over all of the term, spread over all courses there are and as many more as it takes. */
+    void fillTerm(int courses, int total) throws IOException, InterruptedException {
+        JsonNode board = JSON.readTree(send(request("/api/students/1/board").GET()));
+        List<String> names = new ArrayList<>();
+        board.get("courses").forEach(course -> names.add(course.get("name").asString()));
+        while (names.size() < courses) {
+            names.add("Filler " + names.size());
+        }
+        LocalDate first = LocalDate.of(2026, 9, 7);
+        StringBuilder calendar = new StringBuilder("BEGIN:VCALENDAR\nX-WR-CALNAME:Filler\n");
+        for (int i = board.at("/counts/total").asInt(); i < total; i++) {
+            calendar.append(
+                    "BEGIN:VTODO\nUID:term-%d\nSUMMARY:Filler %d: a piece of work\nCATEGORIES:%s\nDUE;VALUE=DATE:%s\nEND:VTODO\n"
+                            .formatted(
+                                    i,
+                                    i,
+                                    names.get(i % names.size()),
+                                    first.plusDays((i * 7L) % 100).toString().replace("-", "")));
+        }
+        JsonNode preview =
+                JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString()));
+        String at = "/api/students/1/imports/" + preview.get("id").asLong();
+        String options = "{\"courseId\":null,\"newCourse\":\"Filler\",\"byCategory\":true,\"leave\":[]}";
+        JsonNode chosen = JSON.readTree(send(request(at + "/preview")
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(options))));
+        send(request(at + "/application")
+                .header("Content-Type", "application/json")
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .POST(HttpRequest.BodyPublishers.ofString(
+                        "{\"options\":" + options + ",\"fingerprint\":" + chosen.get("fingerprint") + "}")));
     }
 
     private String upload(String calendar) throws IOException, InterruptedException {

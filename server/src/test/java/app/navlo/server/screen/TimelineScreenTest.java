@@ -183,7 +183,7 @@ public class TimelineScreenTest extends Screen {
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Add")))
                 .click();
         assertThat(dialog(page)).hasCount(0);
-        page.navigate(address("/s/1/timeline?q=Sharpen"));
+        page.navigate(address("/s/1/timeline?q=Sharpen&at=2026-12-01"));
         Locator bar = bar(page, "Sharpen the secateurs");
         assertThat(bar).containsText(Pattern.compile("Due Tue 1 Dec"));
         bar.focus();
