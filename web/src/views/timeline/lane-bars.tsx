@@ -1,5 +1,7 @@
 import clsx from 'clsx';
+import { memo } from 'react';
 import { Link } from 'react-router';
+import type { Course } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { sentence } from '../../lib/words';
@@ -31,15 +33,25 @@ interface LaneBarsProps {
   openWork: number | null;
   /** The bar that is pointed at or walked to. */
   pointed: number | null;
-  mover: Mover;
   label: (bar: Bar) => { title: string; end: string };
-  onOpen: (work: number) => void;
-  onFocus: (work: number) => void;
-  onPoint: (bar: Bar | null, rect: DOMRect | null) => void;
+  deeds: BarDeeds;
 }
 
+/** What can be done with a bar; the same as long as the lanes are on screen. */
+export interface BarDeeds {
+  focus: (work: number) => void;
+  point: (bar: Bar | null, rect: DOMRect | null) => void;
+  take: Mover['take'];
+  drag: Mover['drag'];
+  refuse: Mover['refuse'];
+}
+
+const NO_SITTINGS: readonly { from: number; to: number }[] = [];
+
 function LaneBars(props: LaneBarsProps) {
-  const { lane, time, visible, stop } = props;
+  const { lane, time, now, visible, stop, openWork, sittings, deeds } = props;
+  const address = useWorkAddress();
+  const { course } = useStudent();
   const { left, right } = time.drawn;
   const drawn = lane.placed.filter((one) => {
     const y = LANE_TOP + one.row * ROW;
@@ -52,8 +64,26 @@ function LaneBars(props: LaneBarsProps) {
   return (
     <>
       <Threads lane={lane} time={time} pointed={props.pointed} />
-      {drawn.map((one) => (
-        <OneBar key={one.bar.work.id} {...props} one={one} />
+      {drawn.map(({ bar, row, left, right }) => (
+        <OneBar
+          key={bar.work.id}
+          bar={bar}
+          row={row}
+          left={left}
+          right={right}
+          x={time.x}
+          gutter={time.gutter}
+          length={time.length}
+          now={now}
+          to={address(bar.work.id)}
+          course={course(bar.work.courseId)}
+          {...props.label(bar)}
+          stop={bar.work.id === stop}
+          open={bar.work.id === openWork}
+          replace={openWork !== null}
+          sittings={sittings.get(bar.work.id) ?? NO_SITTINGS}
+          deeds={deeds}
+        />
       ))}
       {lane.shelf.length > 0 && <Shelf {...props} />}
     </>
@@ -67,46 +97,60 @@ function useWorkAddress(): (work: number) => string {
   return (work) => `/s/${id}/timeline/${work}${query ? `?${query}` : ''}`;
 }
 
-function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one: Placed }) {
-  const { bar } = one;
-  const { course } = useStudent();
-  const to = useWorkAddress()(bar.work.id);
-  const { title, end } = label(bar);
-  const top = LANE_TOP + one.row * ROW;
-  const railLeft = time.x(bar.from) - 8;
-  const railWidth = time.x(bar.to) - railLeft + 10;
+interface OneBarProps extends Placed {
+  x: (at: number) => number;
+  gutter: number;
+  length: number;
+  now: number;
+  to: string;
+  course: Course | undefined;
+  title: string;
+  end: string;
+  stop: boolean;
+  open: boolean;
+  replace: boolean;
+  sittings: readonly { from: number; to: number }[];
+  deeds: BarDeeds;
+}
+
+/** Drawn anew only when something of it has changed: hundreds of them stay as they are while time moves. */
+const OneBar = memo(function OneBar(props: OneBarProps) {
+  const { bar, row, left, right, x, gutter, now, title, end, deeds } = props;
+  const top = LANE_TOP + row * ROW;
+  const railLeft = x(bar.from) - 8;
+  const railWidth = x(bar.to) - railLeft + 10;
   const hot = bar.held || bar.work.missing;
-  const words = barWords(bar, course(bar.work.courseId), now);
+  const words = barWords(bar, props.course, now);
   const box = bar.held
-    ? { left: time.gutter, width: time.length }
-    : { left: time.gutter + one.left - 8, width: one.right - one.left + 18 };
+    ? { left: gutter, width: props.length }
+    : { left: gutter + left - 8, width: right - left + 18 };
   return (
     <Link
-      to={to}
-      replace={props.openWork !== null}
+      to={props.to}
+      replace={props.replace}
       data-bar={bar.work.id}
-      tabIndex={bar.work.id === props.stop ? 0 : -1}
+      tabIndex={props.stop ? 0 : -1}
       draggable={false}
-      aria-current={bar.work.id === props.openWork ? 'true' : undefined}
+      aria-current={props.open ? 'true' : undefined}
       onFocus={(event) => {
-        props.onFocus(bar.work.id);
-        if (event.currentTarget.matches(':focus-visible')) props.onPoint(bar, rectOf(event.currentTarget));
+        deeds.focus(bar.work.id);
+        if (event.currentTarget.matches(':focus-visible')) deeds.point(bar, rectOf(event.currentTarget));
       }}
-      onBlur={() => props.onPoint(null, null)}
-      onMouseEnter={(event) => props.onPoint(bar, rectOf(event.currentTarget))}
-      onMouseLeave={() => props.onPoint(null, null)}
+      onBlur={() => deeds.point(null, null)}
+      onMouseEnter={(event) => deeds.point(bar, rectOf(event.currentTarget))}
+      onMouseLeave={() => deeds.point(null, null)}
       onKeyDown={(event) => {
         if (event.key !== 'm' || bar.due === null) return;
         event.preventDefault();
         if (bar.work.origin === 'TYPED') {
-          props.mover.take({
+          deeds.take({
             kind: 'due',
             work: bar.work.id,
             title: bar.work.title,
             from: bar.due,
             at: bar.due,
           });
-        } else props.mover.refuse(bar);
+        } else deeds.refuse(bar);
       }}
       className={clsx(
         'timeline-bar absolute block whitespace-nowrap text-[13px] leading-[17px]',
@@ -114,7 +158,7 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
       )}
       style={{ top, height: ROW - 1, ...box }}
     >
-      {bar.held && <span className="shrink-0" style={{ width: Math.max(0, time.x(now)) }} />}
+      {bar.held && <span className="shrink-0" style={{ width: Math.max(0, x(now)) }} />}
       <span
         data-label
         className={clsx(
@@ -122,7 +166,7 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
           bar.held ? 'h-[17px] shrink-0 bg-paper/80' : 'max-w-[520px]',
           hot && 'text-loss',
         )}
-        style={bar.held ? { left: time.gutter, right: 4 } : { left: time.gutter }}
+        style={bar.held ? { left: gutter, right: 4 } : { left: gutter }}
       >
         <span className={clsx('font-semibold', bar.work.move === 'SETTLED' && 'text-ink-2')}>{title}</span>
         {end && <span className={hot ? '' : 'text-ink-2'}>&ensp;{end}</span>}
@@ -133,18 +177,10 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
       <span
         className="pointer-events-auto absolute bottom-0 h-[16px]"
         style={
-          bar.held
-            ? { left: railLeft, width: railWidth }
-            : { left: railLeft - one.left + 8, width: railWidth }
+          bar.held ? { left: railLeft, width: railWidth } : { left: railLeft - left + 8, width: railWidth }
         }
       >
-        <Rail
-          bar={bar}
-          x={time.x}
-          left={railLeft}
-          width={railWidth}
-          sittings={props.sittings.get(bar.work.id) ?? []}
-        />
+        <Rail bar={bar} x={x} left={railLeft} width={railWidth} sittings={props.sittings} />
         {bar.due !== null && (
           <span
             aria-hidden
@@ -154,21 +190,21 @@ function OneBar({ one, lane, time, now, label, ...props }: LaneBarsProps & { one
             onPointerDown={(event) => {
               event.preventDefault();
               if (bar.due === null) return;
-              if (bar.work.origin !== 'TYPED') refuseWhenDragged(event, () => props.mover.refuse(bar));
+              if (bar.work.origin !== 'TYPED') refuseWhenDragged(event, () => deeds.refuse(bar));
               else
-                props.mover.drag(
+                deeds.drag(
                   { kind: 'due', work: bar.work.id, title: bar.work.title, from: bar.due, at: bar.due },
                   event,
                 );
             }}
             className={clsx('absolute inset-y-0', bar.work.origin === 'TYPED' && 'cursor-ew-resize')}
-            style={{ left: time.x(bar.due) - railLeft - GRIP / 2, width: GRIP }}
+            style={{ left: x(bar.due) - railLeft - GRIP / 2, width: GRIP }}
           />
         )}
       </span>
     </Link>
   );
-}
+});
 
 /** The label, or else the rail: what the words belong beside. */
 function rectOf(bar: HTMLElement): DOMRect {

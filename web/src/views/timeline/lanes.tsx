@@ -13,7 +13,7 @@ import { AXIS, AXIS_ABROAD, Axis, Ground, Posts, seenWords } from './axis';
 import { BarCard } from './bar-card';
 import { DayHours } from './day-hours';
 import { HOURS, HoursLane } from './hours-lane';
-import { LaneBars, ROW } from './lane-bars';
+import { type BarDeeds, LaneBars, ROW } from './lane-bars';
 import {
   type Bar,
   compact,
@@ -28,7 +28,7 @@ import {
   type Timeline,
   textWidth,
 } from './model';
-import { useMover } from './moving';
+import { type Mover, useMover } from './moving';
 import { type TimeWindow, usePointerMoves, useTimeWindow } from './use-window';
 import { abroad, labelEnd } from './words';
 
@@ -143,6 +143,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
   const [pointed, setPointed] = useState<{ bar: Bar; rect: DOMRect } | null>(null);
   const [day, setDay] = useState<Day | null>(null);
   const walk = useWalk(laid, time, openWork, onOpen);
+  const deeds = useDeeds(mover, walk.setActive, setPointed);
   useTimeKeys(time);
 
   const sittings = useMemo(() => {
@@ -211,11 +212,8 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
                 stop={walk.stop}
                 openWork={openWork}
                 pointed={pointed?.bar.work.id ?? null}
-                mover={mover}
                 label={(bar) => labelOf(bar, far, lane.course.zone, now)}
-                onOpen={onOpen}
-                onFocus={walk.setActive}
-                onPoint={(bar, rect) => setPointed(bar && rect ? { bar, rect } : null)}
+                deeds={deeds}
               />
             </section>
           ))}
@@ -244,6 +242,26 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
       )}
       {day && <DayHours day={day} timeline={timeline} onClose={() => setDay(null)} />}
     </div>
+  );
+}
+
+/** Always the same object, so that bars needn't be drawn anew for it. */
+function useDeeds(
+  mover: Mover,
+  focus: (work: number) => void,
+  setPointed: (to: { bar: Bar; rect: DOMRect } | null) => void,
+): BarDeeds {
+  const latest = useRef({ mover, focus, setPointed });
+  latest.current = { mover, focus, setPointed };
+  return useMemo(
+    () => ({
+      focus: (work) => latest.current.focus(work),
+      point: (bar, rect) => latest.current.setPointed(bar && rect ? { bar, rect } : null),
+      take: (what) => latest.current.mover.take(what),
+      drag: (what, event) => latest.current.mover.drag(what, event),
+      refuse: (bar) => latest.current.mover.refuse(bar),
+    }),
+    [],
   );
 }
 

@@ -1,4 +1,13 @@
-import { type RefObject, useCallback, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import {
+  type RefObject,
+  startTransition,
+  useCallback,
+  useEffect,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+} from 'react';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
@@ -131,12 +140,15 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
         top: Math.floor(element.scrollTop / GRID) * GRID,
       };
       led.current = false;
-      setSpot((before) => (before.left === next.left && before.top === next.top ? before : next));
-      setRest((before) =>
-        Math.abs(before - element.scrollLeft) > width * AROUND ? element.scrollLeft : before,
-      );
+      // Moving goes on while what comes into sight is made ready.
+      startTransition(() => {
+        setSpot((before) => (before.left === next.left && before.top === next.top ? before : next));
+        setRest((before) =>
+          Math.abs(before - element.scrollLeft) > width * AROUND ? element.scrollLeft : before,
+        );
+      });
       clearTimeout(resting);
-      resting = setTimeout(() => setRest(element.scrollLeft), SETTLE);
+      resting = setTimeout(() => startTransition(() => setRest(element.scrollLeft)), SETTLE);
     };
     let resting: ReturnType<typeof setTimeout> | undefined;
     onScroll();
@@ -181,10 +193,10 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
     x,
     at,
     drawn: {
-      left: spot.left - width / 2,
-      right: spot.left + GRID + width * 1.5,
-      top: spot.top - GRID * 2,
-      bottom: spot.top + GRID + window.innerHeight + GRID * 2,
+      left: spot.left - GRID,
+      right: spot.left + 2 * GRID + width,
+      top: spot.top - GRID,
+      bottom: spot.top + 2 * GRID + window.innerHeight,
     },
     laid: { left: rest - width * AROUND, right: rest + width * (1 + AROUND) },
     width,

@@ -6,7 +6,6 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
-import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
 /** Takes the pictures of docs/screenshots from the demo: {@code ./navlo shots}. Not one of the tests. */
@@ -38,7 +37,21 @@ public class Screenshots extends Screen {
     @Test
     public void work() {
         shoot(mira(), "work");
-        shoot(signedIn(Look.IN_HAND, "Mira Solheim"), "work-phone");
+    }
+
+    @Test
+    public void timeline() {
+        Page page = mira();
+        page.navigate(address("/s/1/timeline"));
+        assertThat(page.locator("[data-bar]").first()).isVisible();
+        page.waitForTimeout(1_000);
+        shoot(page, "timeline");
+        page.navigate(address("/s/1/timeline?as=agenda"));
+        assertThat(page.locator("[data-day='2026-11-24']")).isVisible();
+        shoot(page, "agenda");
+        page.navigate(address("/s/1/timeline?as=month"));
+        assertThat(page.getByText("November 2026")).isVisible();
+        shoot(page, "month");
     }
 
     @Test
@@ -61,7 +74,7 @@ public class Screenshots extends Screen {
     }
 
     @Test
-    public void returnedWorkItsMarksAndAMessage() {
+    public void returnedWorkAndItsMarks() {
         Page page = mira();
         open(page, "Planting plan, sheet 1");
         pane(page)
@@ -73,21 +86,6 @@ public class Screenshots extends Screen {
         page.waitForFunction("() => document.querySelector('canvas')?.width > 400");
         page.waitForTimeout(1_000);
         shoot(page, "marks");
-        page.keyboard().press("Escape");
-        assertThat(dialog(page)).hasCount(0);
-        assertThat(page).hasURL(Pattern.compile("^((?!marks).)*$"));
-        open(page, "Details: two joints");
-        page.getByText("Write to Maren Aldous").first().click();
-        assertThat(page.getByLabel("Subject")).isVisible();
-        shoot(page, "message");
-    }
-
-    @Test
-    public void files() {
-        Page page = mira();
-        page.navigate(address("/s/1/files"));
-        assertThat(page.getByText("planting-plan-1.pdf")).isVisible();
-        shoot(page, "files");
     }
 
     @Test

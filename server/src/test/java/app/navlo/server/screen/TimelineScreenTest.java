@@ -222,6 +222,37 @@ public class TimelineScreenTest extends Screen {
     }
 
     @Test
+    public void aSittingIsDraggedToALaterHour() {
+        Page page = timeline("?days=3");
+        Locator sitting = page.locator("[data-sitting]").nth(2);
+        String work = sitting.getAttribute("data-sitting");
+        BoundingBox box = sitting.boundingBox();
+        page.mouse().move(box.x + 3, box.y + 8);
+        page.mouse().down();
+        page.mouse().move(box.x + 380, box.y + 8, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(8));
+        page.mouse().up();
+        assertThat(notice(page, "not before")).isVisible();
+        assertThat(page).hasURL(Pattern.compile("timeline"));
+        assertThat(pane(page)).hasCount(0);
+        notice(page, "not before")
+                .getByText("Undo", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        assertThat(notice(page, "Undone")).isVisible();
+        assertThat(page.locator("[data-sitting='" + work + "']").first()).isVisible();
+    }
+
+    @Test
+    public void workThatIsOpenAllTermKeepsItsNameInSight() {
+        Page page = mira();
+        type(page, "Water the fig", "2026-09-07", "2026-12-18");
+        assertThat(dialog(page)).hasCount(0);
+        for (String at : new String[] {"2026-09-20", "2026-10-30", "2026-12-10"}) {
+            page.navigate(address("/s/1/timeline?q=fig&days=10&at=" + at));
+            assertInSight(page, label(page, "Water the fig"));
+        }
+    }
+
+    @Test
     public void somethingComesUpAndTheHoursOfADayGiveWay() {
         Page page = timeline("?days=3");
         button(page, "Your hours").click();
