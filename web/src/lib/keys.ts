@@ -1,10 +1,14 @@
+/** Inputs that are chosen, not typed into. */
+const UNTYPED = ['radio', 'checkbox', 'button', 'file'];
+
 /** Whether a key press belongs to a field or a control, and must not act as a shortcut. */
 export function isTyping(event: KeyboardEvent | React.KeyboardEvent): boolean {
   const target = event.target as HTMLElement | null;
   if (!target) return false;
   return (
     target.isContentEditable ||
-    ['INPUT', 'TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    ['TEXTAREA', 'SELECT'].includes(target.tagName) ||
+    (target instanceof HTMLInputElement && !UNTYPED.includes(target.type)) ||
     target.closest('[role="dialog"],[role="menu"]') !== null
   );
 }

@@ -41,8 +41,9 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
   const [printed, setPrinted] = useState<ReadonlySet<string> | null>(null);
   const [editing, setEditing] = useState<Day | null>(null);
 
-  const goTo = (day: string) =>
+  const goTo = (day: string) => {
     list.current?.querySelector(`[data-day="${day}"]`)?.scrollIntoView({ block: 'start' });
+  };
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is gone to when the address says another day, not when time goes on
   useLayoutEffect(() => goTo(aim), [aim]);
   useEffect(() => {

@@ -15,7 +15,7 @@ import type { Next } from '../next/model';
 import { span60 } from '../work/model';
 import { type AgendaDay, agendaOf, type Entry } from './agenda-model';
 import { DAY, MINUTE, ms, type Timeline } from './model';
-import { stateOf } from './words';
+import { nextLoss, stateOf } from './words';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const NAMES = [
@@ -74,10 +74,9 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
   const today = localDate(now, zone);
   const grid = useRef<HTMLDivElement>(null);
   // biome-ignore lint/correctness/useExhaustiveDependencies: each month is gone to once
-  useLayoutEffect(
-    () => grid.current?.querySelector('[aria-current="date"]')?.scrollIntoView({ block: 'center' }),
-    [month],
-  );
+  useLayoutEffect(() => {
+    grid.current?.querySelector('[aria-current="date"]')?.scrollIntoView({ block: 'center' });
+  }, [month]);
   const agenda = useMemo(() => agendaOf(board, timeline, shown, next), [board, timeline, shown, next]);
   const days = useMemo(() => new Map(agenda.days.map((one) => [one.day.day, one])), [agenda]);
   const go = (to: string | null) =>
@@ -223,6 +222,7 @@ function LoadBar({ one: { day } }: { one: AgendaDay }) {
 
 function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number | null; whole?: boolean }) {
   const { id, course, zone } = useStudent();
+  const now = Math.floor(useNow() / MINUTE) * MINUTE;
   const [params] = useAddress();
   if (entry.kind === 'close')
     return (
@@ -235,12 +235,17 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
   const query = params.toString();
   const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
   const opens = entry.kind === 'opens';
+  const loss = work.move === 'YOURS' ? nextLoss({ work }, course(work.courseId)?.zone ?? zone, now) : null;
+  const words = [`${work.title}, ${opens ? 'opens' : `due, ${stateOf({ work })}`}`, loss]
+    .filter(Boolean)
+    .join('. ');
   return (
     <li className="min-w-0">
       <Link
         to={`/s/${id}/timeline/${work.id}${query ? `?${query}` : ''}`}
         replace={openWork !== null}
-        aria-label={`${work.title}, ${opens ? 'opens' : `due, ${stateOf({ work })}`}`}
+        aria-label={words}
+        title={words}
         className={clsx(
           'flex items-center gap-1 text-[13px] leading-[19px] hover:underline',
           opens && 'text-ink-2',

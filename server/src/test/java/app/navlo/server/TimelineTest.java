@@ -87,7 +87,7 @@ public class TimelineTest extends DemoServer {
     public void roomGatesAndPartsAreTold() {
         TestClient mira = mira();
         assertEquals(told(mira, "Planting plan, sheet 2").get("extended").asString(), "2026-11-26T17:00:00Z");
-        assertTrue(told(mira, "Level traverse").get("tokenDues").size() > 0);
+        assertTrue(told(mira, "Theodolite: first angles").get("tokenDues").size() > 0);
         long seven = work(mira, "Key 7").get("id").asLong();
         Set<Long> waits = new HashSet<>();
         timeline(mira).get("works").forEach(one -> one.get("waitsFor").forEach(id -> waits.add(id.asLong())));
