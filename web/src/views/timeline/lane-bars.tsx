@@ -153,7 +153,7 @@ const OneBar = memo(function OneBar(props: OneBarProps) {
         } else deeds.refuse(bar);
       }}
       className={clsx(
-        'timeline-bar absolute block whitespace-nowrap text-[13px] leading-[17px]',
+        'timeline-bar absolute block transition-[top] duration-150 whitespace-nowrap text-[13px] leading-[17px]',
         bar.held && 'pointer-events-none flex',
       )}
       style={{ top, height: ROW - 1, ...box }}

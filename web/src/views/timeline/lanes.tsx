@@ -16,7 +16,6 @@ import { HOURS, HoursLane } from './hours-lane';
 import { type BarDeeds, LaneBars, ROW } from './lane-bars';
 import {
   type Bar,
-  compact,
   type Day,
   forgetWidths,
   grainOf,
@@ -70,31 +69,25 @@ function labelOf(bar: Bar, far: boolean, zone: string, now: number): { title: st
 function useLaid(lanes: readonly Lane[], time: TimeWindow, now: number): LaidLane[] {
   const far = grainOf(time.pixelsADay) === 'weeks';
   const { x, width } = time;
-  const { left, right } = time.laid;
+  const { laid } = time;
   const font = useFont();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once the font is here all texts are measured anew
-  const packed = useMemo(
-    () =>
-      lanes.map((lane) =>
-        pack(lane.bars, x, (bar) => {
-          const { title, end } = labelOf(bar, far, lane.course.zone, now);
-          const words = textWidth(title, FONT) + (end ? textWidth(end, FONT_END) + 10 : 0);
-          return Math.min(LONGEST_LABEL, words + 12);
-        }),
-      ),
-    [lanes, x, far, now, font],
-  );
   return useMemo(() => {
+    const labelWidth = (zone: string) => (bar: Bar) => {
+      const { title, end } = labelOf(bar, far, zone, now);
+      const words = textWidth(title, FONT) + (end ? textWidth(end, FONT_END) + 10 : 0);
+      return Math.min(LONGEST_LABEL, words + 12);
+    };
     let top = 0;
-    return lanes.map((lane, place) => {
-      const { placed, rows } = compact(packed[place] ?? { placed: [], rows: 0 }, left, right);
+    return lanes.map((lane) => {
+      const { placed, rows } = pack(lane.bars, x, labelWidth(lane.course.zone), laid);
       const shelfRows = lane.shelf.length === 0 ? 0 : shelfRowsOf(lane.shelf, width);
       const height = Math.max(LEAST_LANE, LANE_TOP + rows * ROW + shelfRows * SHELF_ROW + 6);
-      const laid = { ...lane, placed, rows, shelfRows, top, height };
+      const one = { ...lane, placed, rows, shelfRows, top, height };
       top += height;
-      return laid;
+      return one;
     });
-  }, [lanes, packed, width, left, right]);
+  }, [lanes, x, width, far, now, laid, font]);
 }
 
 /** Whether the font of the page is here; until then texts are measured by another. */

@@ -142,9 +142,17 @@ export interface Packed {
 
 const GAP = 14;
 
+/** The part of time that rows are made for, in pixels. */
+export interface Stretch {
+  left: number;
+  right: number;
+  /** Where what began before stands written. */
+  edge: number;
+}
+
 /**
- * Puts bars into as few rows as the eye can follow, none over another. What is held at the line of now has a row of its
- * own, on top.
+ * Puts the bars of a stretch of time into as few rows as it takes, none over another, each with room for its words. What is
+ * held at the line of now has a row of its own, on top. What lies outside of the stretch makes no rows.
  *
  * @param x pixels of an instant
  * @param labelWidth pixels of what is written at a bar
@@ -153,35 +161,40 @@ export function pack(
   bars: readonly Bar[],
   x: (at: number) => number,
   labelWidth: (bar: Bar) => number,
+  { left, right, edge }: Stretch,
 ): Packed {
   const placed: Placed[] = [];
+  const outside: Bar[] = [];
   let held = 0;
-  const ends: number[] = [];
   for (const bar of bars) {
     if (bar.held) placed.push({ bar, row: held++, left: x(bar.from), right: x(bar.to) });
   }
+  const ends: number[] = [];
   for (const bar of bars) {
     if (bar.held) continue;
-    const left = x(bar.from);
-    const right = Math.max(x(bar.to), left + labelWidth(bar));
-    let row = ends.findIndex((end) => end + GAP <= left);
+    const from = x(bar.from);
+    const to = x(bar.to);
+    const width = labelWidth(bar);
+    if (from > right || Math.max(to, from + width) < left) {
+      outside.push(bar);
+      continue;
+    }
+    const written = to > edge ? Math.max(from, edge) : from;
+    const end = Math.max(to, written + width);
+    let row = ends.findIndex((last) => last + GAP <= from);
     if (row < 0) row = ends.push(0) - 1;
-    ends[row] = right;
-    placed.push({ bar, row: row + held, left, right });
+    ends[row] = end;
+    placed.push({ bar, row: row + held, left: from, right: end });
+  }
+  for (const bar of outside) {
+    placed.push({
+      bar,
+      row: held,
+      left: x(bar.from),
+      right: Math.max(x(bar.to), x(bar.from) + labelWidth(bar)),
+    });
   }
   return { placed, rows: held + ends.length };
-}
-
-/** The same without the rows in which nothing lies between two places; what lies elsewhere keeps to the rows beside. */
-export function compact({ placed, rows }: Packed, left: number, right: number): Packed {
-  const used = new Set<number>();
-  for (const one of placed) {
-    if (one.bar.held || (one.right >= left && one.left <= right)) used.add(one.row);
-  }
-  const rowOf: number[] = [];
-  let next = 0;
-  for (let row = 0; row < rows; row++) rowOf.push(used.has(row) ? next++ : Math.max(0, next - 1));
-  return { placed: placed.map((one) => ({ ...one, row: rowOf[one.row] ?? 0 })), rows: next };
 }
 
 let pen: CanvasRenderingContext2D | null = null;

@@ -86,10 +86,23 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
   const [year, number] = month.split('-');
   return (
     <div className="flex min-h-0 flex-1 flex-col">
-      <div className="min-h-0 flex-1 overflow-auto px-5 py-3 max-sm:px-2 print:overflow-visible">
-        <h2 className="mb-2 font-bold text-[17px]">
+      <div className="flex flex-wrap items-center gap-2 px-5 pt-2 text-[14px] max-sm:px-3">
+        <h2 className="mr-auto font-bold text-[17px]">
           {NAMES[Number(number) - 1]} {year}
         </h2>
+        <span className="no-print flex gap-2">
+          <Button disabled={month <= timeline.first.slice(0, 7)} onClick={() => go(monthOn(month, -1))}>
+            Month before
+          </Button>
+          <Button disabled={month >= timeline.last.slice(0, 7)} onClick={() => go(monthOn(month, 1))}>
+            Month after
+          </Button>
+          <Button look="quiet" onClick={() => go(null)}>
+            Here and now
+          </Button>
+        </span>
+      </div>
+      <div className="mt-2 min-h-0 flex-1 overflow-auto px-5 pb-4 max-sm:px-2 print:overflow-visible">
         <div
           ref={grid}
           role="list"
@@ -100,7 +113,7 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
             <span
               key={day}
               aria-hidden
-              className="border-line border-r border-b px-1.5 py-0.5 text-[13px] text-ink-2"
+              className="sticky top-0 z-10 border-line border-r border-b bg-paper px-1.5 py-0.5 text-[13px] text-ink-2"
             >
               {day}
             </span>
@@ -125,17 +138,6 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
           </p>
         )}
       </div>
-      <div className="no-print flex shrink-0 items-center gap-2 border-line border-t bg-raised px-5 py-1.5 text-[14px] max-sm:px-3">
-        <Button disabled={month <= timeline.first.slice(0, 7)} onClick={() => go(monthOn(month, -1))}>
-          Month before
-        </Button>
-        <Button disabled={month >= timeline.last.slice(0, 7)} onClick={() => go(monthOn(month, 1))}>
-          Month after
-        </Button>
-        <Button look="quiet" onClick={() => go(null)}>
-          Here and now
-        </Button>
-      </div>
     </div>
   );
 }
@@ -150,7 +152,9 @@ interface CellProps {
 }
 
 function Cell({ date, one, outside, today, openWork }: CellProps) {
-  const falls = (one?.entries ?? []).filter((entry) => entry.kind !== 'sitting');
+  const falls = (one?.entries ?? [])
+    .filter((entry) => entry.kind !== 'sitting')
+    .sort((a, b) => weight(a) - weight(b));
   const shown = falls.length > MOST_SHOWN ? falls.slice(0, MOST_SHOWN - 1) : falls;
   return (
     <div
@@ -193,6 +197,13 @@ function Cell({ date, one, outside, today, openWork }: CellProps) {
   );
 }
 
+/** What can't wait comes first, should not all find room: closes, what is due, what opens, what is done. */
+function weight(entry: Entry): number {
+  if (entry.kind === 'close') return 0;
+  if (entry.kind === 'opens') return 2;
+  return entry.kind === 'due' && (entry.work.move === 'SETTLED' || entry.work.move === 'TEACHERS') ? 3 : 1;
+}
+
 function keyOf(entry: Entry): string {
   return entry.kind === 'close' ? `close ${entry.at}` : `${entry.kind} ${entry.work.id}`;
 }
@@ -226,7 +237,7 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
   const [params] = useAddress();
   if (entry.kind === 'close')
     return (
-      <li className="truncate bg-loss px-1 font-semibold text-[12px] text-raised leading-[18px]">
+      <li className="bg-loss px-1 font-semibold text-[12px] text-raised leading-[16px]">
         {entry.name} {localTime(entry.at, zone)}
       </li>
     );

@@ -13,7 +13,7 @@ import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
 import { readPlace, writePlace } from '../../lib/timeline-place';
 import { useWidth } from '../../lib/width';
-import { DAY, MINUTE, ms, type Timeline } from './model';
+import { DAY, MINUTE, ms, type Stretch, type Timeline } from './model';
 
 const FIRST_WIDTH = 1130;
 /** As wide as the usual days are made for; where there is less room, fewer are shown. */
@@ -43,7 +43,7 @@ export interface TimeWindow {
   /** What has to be drawn: in pixels, with room around it. */
   drawn: { left: number; right: number; top: number; bottom: number };
   /** The pixels that lanes are laid out for: what is seen, and a little around it. */
-  laid: { left: number; right: number };
+  laid: Stretch;
   /** The visible width. */
   width: number;
   zoom: (factor: number, anchor?: number) => void;
@@ -185,6 +185,11 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
     [minute, start, scale, width, seen, write],
   );
 
+  const laid = useMemo(
+    () => ({ left: rest - width * AROUND, right: rest + width * (1 + AROUND), edge: rest }),
+    [rest, width],
+  );
+
   return {
     box,
     gutter,
@@ -198,7 +203,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
       top: spot.top - GRID,
       bottom: spot.top + 2 * GRID + window.innerHeight,
     },
-    laid: { left: rest - width * AROUND, right: rest + width * (1 + AROUND) },
+    laid,
     width,
     zoom,
     show,
