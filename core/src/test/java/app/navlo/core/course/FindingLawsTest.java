@@ -10,6 +10,7 @@ import app.navlo.core.work.Actor;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Move;
 import app.navlo.core.work.Stamp;
 import java.time.Duration;
 import java.time.Instant;
@@ -27,6 +28,41 @@ public class FindingLawsTest {
             CourseBook book = CourseBook.of(some.rules(), some.works(), List.of(), Courses.NOW);
             book.findings().forEach(finding -> costsAddUp(finding, book.now()));
         }
+    }
+
+    @Test
+    public void whatASpanKeepsIsWhatTheLatePolicyJudgesThenAndFallsStepByStep() {
+        int steps = 0;
+        for (int seed = 0; seed < COURSES; seed++) {
+            Courses some = new Courses(seed);
+            CourseBook book = CourseBook.of(some.rules(), some.works(), List.of(), Courses.NOW);
+            for (Finding finding : book.findings()) {
+                WorkSpan span = book.span(finding);
+                steps += spanIsJudged(finding, span, some.rules());
+                boolean toHandIn =
+                        finding.state().move() == Move.YOURS || finding.state().move() == Move.NOT_YET;
+                assertEquals(
+                        span.ends(), toHandIn ? finding.state().acceptance().ends() : null, finding.id());
+                assertTrue(span.returned() == null || !span.returned().isAfter(book.now()), span.toString());
+            }
+        }
+        assertTrue(steps > 200, steps + " steps were judged");
+    }
+
+    /** @return how many steps there were */
+    private static int spanIsJudged(Finding finding, WorkSpan span, CourseRules rules) {
+        Rational possible = finding.item().marking().possible();
+        Rational before = null;
+        for (WorkSpan.Kept kept : span.kept()) {
+            assertTrue(before == null || kept.share().compareTo(before) < 0, span.toString());
+            before = kept.share();
+            if (kept.until() != null && !possible.isZero()) {
+                LatePolicy.Judged then =
+                        finding.policy().judge(span.due(), kept.until(), possible, possible, null, rules.calendar());
+                assertEquals(kept.share(), then.score().dividedBy(possible), finding.id() + " at " + kept.until());
+            }
+        }
+        return span.kept().size();
     }
 
     private static void costsAddUp(Finding finding, Instant now) {
