@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
+import { useKeptScroll } from '../../lib/kept-scroll';
 import { hasModifier, isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
 import { dateWords, localDate, localTime, near } from '../../lib/time';
@@ -20,6 +21,8 @@ import { type AgendaDay, agendaOf, type Entry, type Reach, within } from './agen
 import { DayHours } from './day-hours';
 import { type Day, hoursIn, MINUTE, type Timeline, type TimelineWork } from './model';
 import { abroad, bothClocks, HERE, nextLoss, stateOf } from './words';
+
+const MIDNIGHT = '00:00';
 
 interface AgendaProps {
   timeline: Timeline;
@@ -46,6 +49,7 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
   };
   // biome-ignore lint/correctness/useExhaustiveDependencies: it is gone to when the address says another day, not when time goes on
   useLayoutEffect(() => goTo(aim), [aim]);
+  useKeptScroll(list, () => goTo(aim));
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (event.key !== 'h' || isTyping(event) || hasModifier(event)) return;
@@ -64,6 +68,10 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
     <div className="flex min-h-0 flex-1 flex-col">
       <div ref={list} className="relative min-h-0 flex-1 overflow-auto print:overflow-visible">
         <div className="mx-auto max-w-[940px] px-5 pb-16 max-sm:px-3">
+          <p className="hidden print:block">
+            <b>{board.student.name}</b>, agenda{printed && ` of ${printedWords(printed)}`}, printed{' '}
+            {near(new Date(now).toISOString(), zone, now)}
+          </p>
           <ol>
             {agenda.days.map((one) => (
               <OneDay
@@ -109,6 +117,11 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
       {editing && <DayHours day={editing} timeline={timeline} onClose={() => setEditing(null)} />}
     </div>
   );
+}
+
+function printedWords(days: ReadonlySet<string>): string {
+  const all = [...days];
+  return `${dateWords(all[0] ?? '')} to ${dateWords(all.at(-1) ?? '')}`;
 }
 
 interface OneDayProps {
@@ -186,13 +199,18 @@ function DayMinutes({ day, onHours }: { day: Day; onHours: ((day: Day) => void) 
   return onHours === null ? (
     <span className={over ? 'text-loss' : ''}>{words}</span>
   ) : (
-    <TextButton
-      className={clsx('print:no-underline', over && 'text-loss')}
-      onClick={() => onHours(day)}
-      aria-label={`${words}: set the hours of ${dateWords(day.day)}`}
-    >
-      {words}
-    </TextButton>
+    <>
+      <TextButton
+        className={clsx(over && 'text-loss')}
+        onClick={() => onHours(day)}
+        aria-label={`${words}: set the hours of ${dateWords(day.day)}`}
+      >
+        {words}
+      </TextButton>
+      <span aria-hidden className={clsx('hidden print:inline', over && 'text-loss')}>
+        {words}
+      </span>
+    </>
   );
 }
 
@@ -247,8 +265,8 @@ function EntryLine({ entry, now, openWork }: { entry: Entry; now: number; openWo
 
 /** The clock of the course, and beside it that of the device where it differs. A due that is a day has none. */
 function clockOf(at: number, zone: string, day = false): string {
-  if (day) return 'all day';
   const there = localTime(at, zone);
+  if (day || there === MIDNIGHT) return 'end of day';
   return abroad(zone, at) ? `${there} (${localTime(at, HERE)})` : there;
 }
 

@@ -2,6 +2,7 @@ import { Minus, Plus } from 'lucide-react';
 import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { useKeptScroll } from '../../lib/kept-scroll';
 import { hasModifier, isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
 import { localDate, moment } from '../../lib/time';
@@ -130,6 +131,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
   const gutter = useWidth(page, 1280) < NARROW ? GUTTER_NARROW : GUTTER;
   const time = useTimeWindow(timeline, gutter);
   usePointerMoves(time);
+  useKeptScroll(time.box);
   const lanes = useMemo(() => lanesOf(board, timeline, shown), [board, timeline, shown]);
   const laid = useLaid(lanes, time, now);
   const mover = useMover(time, next, now);

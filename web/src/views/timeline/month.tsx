@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
+import { useKeptScroll } from '../../lib/kept-scroll';
 import { useNow } from '../../lib/now';
 import { dateWords, localDate, localTime } from '../../lib/time';
 import { readPlace, writePlace } from '../../lib/timeline-place';
@@ -77,6 +78,8 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
   useLayoutEffect(() => {
     grid.current?.querySelector('[aria-current="date"]')?.scrollIntoView({ block: 'center' });
   }, [month]);
+  const scroller = useRef<HTMLDivElement>(null);
+  useKeptScroll(scroller);
   const agenda = useMemo(() => agendaOf(board, timeline, shown, next), [board, timeline, shown, next]);
   const days = useMemo(() => new Map(agenda.days.map((one) => [one.day.day, one])), [agenda]);
   const go = (to: string | null) =>
@@ -102,7 +105,10 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
           </Button>
         </span>
       </div>
-      <div className="mt-2 min-h-0 flex-1 overflow-auto px-5 pb-4 max-sm:px-2 print:overflow-visible">
+      <div
+        ref={scroller}
+        className="mt-2 min-h-0 flex-1 overflow-auto px-5 pb-4 max-sm:px-2 print:overflow-visible"
+      >
         <div
           ref={grid}
           role="list"

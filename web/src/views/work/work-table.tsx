@@ -9,6 +9,7 @@ import {
   useState,
 } from 'react';
 import { useStudent } from '../../frame/student';
+import { useKeptScroll } from '../../lib/kept-scroll';
 import { hasModifier, isTyping } from '../../lib/keys';
 import type { Sort, SortKey } from '../../lib/narrow';
 import { useWidth } from '../../lib/width';
@@ -45,6 +46,7 @@ function WorkTable(props: WorkTableProps) {
   const scroll = useRef<HTMLDivElement>(null);
   const [active, setActive] = useState<number | null>(null);
   const wanted = useRef<number | null>(null);
+  useKeptScroll(scroll);
   const width = useWidth(scroll, WIDE);
   const narrow = width < NARROW;
   const columns = useMemo(() => (narrow ? [] : columnsFor(width, layout)), [narrow, width, layout]);

@@ -204,6 +204,22 @@ public class AgendaScreenTest extends Screen {
     }
 
     @Test
+    public void onAPhoneOneComesBackFromThePieceToTheSameDay() {
+        Page page = signedIn(Look.IN_HAND, "Mira Solheim");
+        page.navigate(address("/s/1/timeline?as=agenda"));
+        assertThat(day(page, "2026-11-24").getByRole(AriaRole.HEADING)).isInViewport();
+        Locator later = day(page, "2026-12-08").getByRole(AriaRole.LINK).first();
+        later.scrollIntoViewIfNeeded();
+        double there = later.boundingBox().y;
+        later.click();
+        assertThat(pane(page)).isVisible();
+        assertThat(later).isHidden();
+        page.keyboard().press("Escape");
+        assertThat(later).isVisible();
+        assertEquals(later.boundingBox().y, there, 3);
+    }
+
+    @Test
     public void onAPhoneNothingIsCutOff() {
         Page page = signedIn(Look.IN_HAND, "Mira Solheim");
         for (String as : List.of("lanes", "agenda", "month")) {
