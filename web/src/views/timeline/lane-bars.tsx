@@ -129,6 +129,7 @@ const OneBar = memo(function OneBar(props: OneBarProps) {
       to={props.to}
       replace={props.replace}
       data-bar={bar.work.id}
+      aria-label={`${title} ${end || stateOf(bar)}. ${words.map(sentence).join(' ')}`}
       tabIndex={props.stop ? 0 : -1}
       draggable={false}
       aria-current={props.open ? 'true' : undefined}
@@ -153,7 +154,7 @@ const OneBar = memo(function OneBar(props: OneBarProps) {
         } else deeds.refuse(bar);
       }}
       className={clsx(
-        'timeline-bar absolute block transition-[top] duration-150 whitespace-nowrap text-[13px] leading-[17px]',
+        'timeline-bar absolute block whitespace-nowrap text-[13px] leading-[17px]',
         bar.held && 'pointer-events-none flex',
       )}
       style={{ top, height: ROW - 1, ...box }}
@@ -170,9 +171,6 @@ const OneBar = memo(function OneBar(props: OneBarProps) {
       >
         <span className={clsx('font-semibold', bar.work.move === 'SETTLED' && 'text-ink-2')}>{title}</span>
         {end && <span className={hot ? '' : 'text-ink-2'}>&ensp;{end}</span>}
-        <span className="sr-only">
-          {end ? '' : `, ${stateOf(bar)}`}. {words.map(sentence).join(' ')}
-        </span>
       </span>
       <span
         className="pointer-events-auto absolute bottom-0 h-[16px]"

@@ -193,7 +193,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
             <section
               key={lane.course.id}
               aria-label={`${lane.course.name}, ${count(lane.bars.length + lane.shelf.length, 'piece of work', 'pieces of work')}`}
-              className="relative border-line border-b"
+              className="timeline-lane relative border-line border-b"
               style={{ height: lane.height }}
             >
               <LaneHead lane={lane} gutter={gutter} />

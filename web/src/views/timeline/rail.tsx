@@ -22,6 +22,8 @@ const FAR: Record<Bar['work']['stage'], number> = {
 /** Height of a rail with its tail. */
 const RAIL = 12;
 const MID = 6;
+/** Height of a tail where everything is kept. */
+const TALL = 9;
 
 interface RailProps {
   bar: Bar;
@@ -79,26 +81,24 @@ function Rail({ bar, x, left, width, sittings }: RailProps) {
   );
 }
 
+/** Down from the due, a step for each loss, to the last instant at which anything is kept. */
+function stair(bar: Bar, at: (instant: number) => number): string {
+  const foot = RAIL - 1;
+  const steps = bar.steps.map((step) => {
+    const top = foot - Math.max(1.5, step.share * TALL);
+    return `L${at(step.from)} ${top} H${at(step.to)}`;
+  });
+  const [first] = bar.steps;
+  return first ? `M${at(first.from)} ${foot} ${steps.join(' ')} V${foot} Z` : '';
+}
+
 function Tail({ bar, at }: { bar: Bar; at: (instant: number) => number }) {
   const { due } = bar;
   if (due === null) return null;
   const last = bar.steps.at(-1);
   return (
     <>
-      {bar.steps.map((step) => {
-        const height = Math.max(1.5, step.share * 9);
-        return (
-          <rect
-            key={step.from}
-            x={at(step.from)}
-            y={RAIL - 1 - height}
-            width={Math.max(0.5, at(step.to) - at(step.from))}
-            height={height}
-            fill="var(--loss)"
-            opacity={bar.endless && step === last ? 0.22 : 0.2 + (1 - step.share) * 0.5}
-          />
-        );
-      })}
+      <path d={stair(bar, at)} fill="var(--loss)" opacity={bar.endless ? 0.25 : 0.42} />
       {last && !bar.endless && (
         <path d={`M${at(last.to)} 1 v${RAIL - 2}`} stroke="var(--loss)" strokeWidth="1.6" />
       )}

@@ -80,7 +80,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   // The next scroll is one that was asked for, and written already: the edges of time may have cut it short.
   const led = useRef(false);
   const anchor = useRef<{ at: number; x: number } | null>(null);
-  const [spot, setSpot] = useState({ left: 0, top: 0 });
+  const [spot, setSpot] = useState({ left: 0, top: 0, height: window.innerHeight });
   const [rest, setRest] = useState(0);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
@@ -138,15 +138,24 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
       const next = {
         left: Math.floor(element.scrollLeft / GRID) * GRID,
         top: Math.floor(element.scrollTop / GRID) * GRID,
+        height: element.clientHeight,
       };
       led.current = false;
-      // Moving goes on while what comes into sight is made ready.
-      startTransition(() => {
-        setSpot((before) => (before.left === next.left && before.top === next.top ? before : next));
-        setRest((before) =>
-          Math.abs(before - element.scrollLeft) > width * AROUND ? element.scrollLeft : before,
-        );
-      });
+      // Moving goes on while what comes into sight is made ready; the rows follow a frame later.
+      startTransition(() =>
+        setSpot((before) =>
+          before.left === next.left && before.top === next.top && before.height === next.height
+            ? before
+            : next,
+        ),
+      );
+      requestAnimationFrame(() =>
+        startTransition(() =>
+          setRest((before) =>
+            Math.abs(before - element.scrollLeft) > width * AROUND ? element.scrollLeft : before,
+          ),
+        ),
+      );
       clearTimeout(resting);
       resting = setTimeout(() => startTransition(() => setRest(element.scrollLeft)), SETTLE);
     };
@@ -201,7 +210,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
       left: spot.left - GRID,
       right: spot.left + 2 * GRID + width,
       top: spot.top - GRID,
-      bottom: spot.top + 2 * GRID + window.innerHeight,
+      bottom: spot.top + 2 * GRID + spot.height,
     },
     laid,
     width,
@@ -227,6 +236,16 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
     const fingers = new Map<number, { x: number; y: number }>();
     let apart = 0;
     let dragged: { x: number; y: number; left: number; top: number } | null = null;
+    // Once a frame, however often the mouse tells.
+    let wanted: { left: number; top: number } | null = null;
+    let frame = 0;
+    const follow = () => {
+      frame = 0;
+      if (!wanted) return;
+      element.scrollLeft = wanted.left;
+      element.scrollTop = wanted.top;
+      wanted = null;
+    };
     const distance = () => {
       const [a, b] = [...fingers.values()];
       return a && b ? Math.hypot(a.x - b.x, a.y - b.y) : 0;
@@ -266,14 +285,18 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
           element.setPointerCapture(event.pointerId);
           element.style.cursor = 'grabbing';
         }
-        element.scrollLeft = dragged.left - (event.clientX - dragged.x);
-        element.scrollTop = dragged.top - (event.clientY - dragged.y);
+        wanted = {
+          left: dragged.left - (event.clientX - dragged.x),
+          top: dragged.top - (event.clientY - dragged.y),
+        };
+        frame ||= requestAnimationFrame(follow);
       }
     };
     const onUp = (event: PointerEvent) => {
       fingers.delete(event.pointerId);
       apart = distance();
       if (!dragged) return;
+      follow();
       dragged = null;
       element.style.cursor = '';
       // The click that follows comes before this.
@@ -288,6 +311,7 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
     element.addEventListener('click', onClick, true);
     element.addEventListener('pointercancel', onUp);
     return () => {
+      cancelAnimationFrame(frame);
       element.removeEventListener('wheel', onWheel);
       element.removeEventListener('pointerdown', onDown);
       element.removeEventListener('pointermove', onMove);
