@@ -98,7 +98,7 @@ function Tail({ bar, at }: { bar: Bar; at: (instant: number) => number }) {
   const last = bar.steps.at(-1);
   return (
     <>
-      <path d={stair(bar, at)} fill="var(--loss)" opacity={bar.endless ? 0.25 : 0.42} />
+      <path d={stair(bar, at)} fill="var(--loss)" opacity={bar.endless ? 0.22 : 0.34} />
       {last && !bar.endless && (
         <path d={`M${at(last.to)} 1 v${RAIL - 2}`} stroke="var(--loss)" strokeWidth="1.6" />
       )}

@@ -167,7 +167,8 @@ public class AgendaScreenTest extends Screen {
         Locator axis = page.locator("[data-axis]");
         assertThat(axis).containsText("16:00");
         assertThat(axis).containsText("10:00");
-        assertThat(page.locator("[data-bar='58']")).containsText("Due today 18:00 (today 12:00 where you are)");
+        assertThat(page.locator("[data-bar='58']"))
+                .hasAttribute("aria-label", Pattern.compile("Due today 18:00 \\(today 12:00 where you are\\)"));
         page.navigate(address("/s/1/timeline?as=agenda"));
         assertThat(day(page, "2026-11-24")).containsText("18:00 (12:00)");
     }
