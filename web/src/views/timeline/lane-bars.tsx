@@ -6,15 +6,13 @@ import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { sentence } from '../../lib/words';
 import { StageGlyph } from '../../ui/stage-glyph';
-import type { LaidLane } from './lanes';
+import { LANE_TOP, type LaidLane, ROW } from './laid';
 import type { Bar, Placed } from './model';
 import type { Mover } from './moving';
 import { Rail } from './rail';
 import type { TimeWindow } from './use-window';
 import { barWords, stateOf } from './words';
 
-const ROW = 32;
-const LANE_TOP = 8;
 /** Of a row, down to the middle of its rail. */
 const RAIL_Y = 22;
 const GRIP = 10;
@@ -308,4 +306,4 @@ function Shelf({ lane, time, openWork }: LaneBarsProps) {
   );
 }
 
-export { LaneBars, ROW };
+export { LaneBars };
