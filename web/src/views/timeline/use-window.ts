@@ -81,7 +81,8 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   const led = useRef(false);
   const anchor = useRef<{ at: number; x: number } | null>(null);
   const [spot, setSpot] = useState({ left: 0, top: 0, height: window.innerHeight });
-  const [rest, setRest] = useState(0);
+  // The instant at the left edge for which rows are made.
+  const [rest, setRest] = useState(() => (place.at ?? minute) - seen / 2);
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
   const x = useCallback((at: number) => (at - start) * scale, [start, scale]);
@@ -149,15 +150,12 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
             : next,
         ),
       );
-      requestAnimationFrame(() =>
-        startTransition(() =>
-          setRest((before) =>
-            Math.abs(before - element.scrollLeft) > width * AROUND ? element.scrollLeft : before,
-          ),
-        ),
-      );
+      requestAnimationFrame(() => {
+        const edge = start + element.scrollLeft / scale;
+        startTransition(() => setRest((before) => (Math.abs(before - edge) > seen * AROUND ? edge : before)));
+      });
       clearTimeout(resting);
-      resting = setTimeout(() => startTransition(() => setRest(element.scrollLeft)), SETTLE);
+      resting = setTimeout(() => startTransition(() => setRest(start + element.scrollLeft / scale)), SETTLE);
     };
     let resting: ReturnType<typeof setTimeout> | undefined;
     onScroll();
@@ -195,8 +193,8 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   );
 
   const laid = useMemo(
-    () => ({ left: rest - width * AROUND, right: rest + width * (1 + AROUND), edge: rest }),
-    [rest, width],
+    () => ({ left: x(rest) - width * AROUND, right: x(rest) + width * (1 + AROUND), edge: x(rest) }),
+    [x, rest, width],
   );
 
   return {
@@ -233,6 +231,7 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
       const from = event.clientX - element.getBoundingClientRect().left - gutter;
       latest.current(Math.exp(event.deltaY * (event.deltaMode === 1 ? 0.05 : 0.003)), Math.max(0, from));
     };
+    let pressed: { x: number; y: number } | null = null;
     const fingers = new Map<number, { x: number; y: number }>();
     let apart = 0;
     let dragged: { x: number; y: number; left: number; top: number } | null = null;
@@ -256,14 +255,16 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
         apart = distance();
         return;
       }
+      pressed = { x: event.clientX, y: event.clientY };
+      moved = false;
       const grip = (event.target as Element).closest('button,input,[data-grip]');
       if (event.button !== 0 || grip) return;
       dragged = { x: event.clientX, y: event.clientY, left: element.scrollLeft, top: element.scrollTop };
     };
-    // A drag that begins on a bar doesn't open it.
+    // A drag that begins on a bar, or on the due of one, doesn't open it.
     const onClick = (event: MouseEvent) => {
-      if (!moved) return;
-      moved = false;
+      if (event.detail === 0 || !pressed) return;
+      if (Math.hypot(event.clientX - pressed.x, event.clientY - pressed.y) < DRAG) return;
       event.preventDefault();
       event.stopPropagation();
     };
@@ -299,10 +300,6 @@ export function usePointerMoves({ box, gutter, zoom }: TimeWindow): void {
       follow();
       dragged = null;
       element.style.cursor = '';
-      // The click that follows comes before this.
-      setTimeout(() => {
-        moved = false;
-      });
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     element.addEventListener('pointerdown', onDown);
