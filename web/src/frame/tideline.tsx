@@ -4,7 +4,7 @@ import { type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useS
 import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { TideDay } from '../api/client';
 import { nextQuery } from '../api/queries';
-import { budgetOf } from '../lib/budget';
+import { budgetOf, MOST_TO_PLAN } from '../lib/budget';
 import { dateParts, dateWords, moment } from '../lib/time';
 import { span60 } from '../views/work/model';
 import { Goals } from './goals';
@@ -110,9 +110,6 @@ function Tideline() {
     </section>
   );
 }
-
-/** More than this is nobody's real week, and planning it takes seconds: outside of Next the days stand for themselves. */
-const MOST_TO_PLAN = 300;
 
 /** What the plan puts on each day, and what it doesn't finish in time; null while there is none. */
 function usePlanned(): Map<string, PlannedDay> | null {

@@ -7,3 +7,6 @@ export function budgetOf(text: string | null): number | null {
     ? minutes
     : null;
 }
+
+/** More moves than this are nobody's real week, and planning them takes seconds: outside of Next no plan is asked for then. */
+export const MOST_TO_PLAN = 300;

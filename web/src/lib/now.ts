@@ -38,3 +38,10 @@ function subscribe(listener: () => void): () => void {
 export function useNow(): number {
   return useSyncExternalStore(subscribe, () => shown);
 }
+
+const MINUTE = 60_000;
+
+/** The same, stepping by the minute: for what needn't be drawn anew more often. */
+export function useMinute(): number {
+  return Math.floor(useNow() / MINUTE) * MINUTE;
+}

@@ -169,6 +169,13 @@ export function dateWords(date: string): string {
   return day(`${date}T12:00:00Z`, 'UTC');
 }
 
+const MONTH = new Intl.DateTimeFormat('en-GB', { month: 'long', year: 'numeric', timeZone: 'UTC' });
+
+/** A local date, or its first seven letters, as "November 2026". */
+export function monthWords(date: string): string {
+  return MONTH.format(new Date(`${date.slice(0, 7)}-15T12:00:00Z`));
+}
+
 /** A local date in two parts for narrow places: "Tu", "24". */
 export function dateParts(date: string): { weekday: string; number: number } {
   const at = wall(new Date(`${date}T12:00:00Z`), 'UTC');

@@ -6,7 +6,7 @@ export type Mode = (typeof MODES)[number];
 
 const DAY = 24 * 60 * 60_000;
 const USUAL_DAYS = 16;
-const MIDNIGHT = '00:00';
+const NOON = '12:00';
 
 /** Where in time one looks, and how much of it is seen. It lives in the address. */
 export interface Place {
@@ -23,7 +23,7 @@ export function readPlace(params: URLSearchParams, zone: string): Place {
   const mode = MODES.find((one) => one === params.get('as')) ?? 'lanes';
   const at = params.get('at') ?? '';
   const instant = /^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/.test(at)
-    ? instantIn(at.includes('T') ? at : `${at}T12:00`, zone)
+    ? instantIn(at.includes('T') ? at : `${at}T${NOON}`, zone)
     : null;
   const days = Number(params.get('days'));
   return {
@@ -49,7 +49,12 @@ export function writePlace(params: URLSearchParams, place: Partial<Place>, zone:
 
 function written(at: number, zone: string): string {
   const time = localTime(at, zone);
-  return `${localDate(at, zone)}${time === MIDNIGHT ? `T${MIDNIGHT}` : time === '12:00' ? '' : `T${time}`}`;
+  return `${localDate(at, zone)}${time === NOON ? '' : `T${time}`}`;
+}
+
+/** The same for addresses that look at the same time, from as near. */
+export function spotOf(params: URLSearchParams): string {
+  return `${params.get('at')} ${params.get('days')}`;
 }
 
 /** The same address with the place of another: what is narrowed changes, where one looks doesn't. */

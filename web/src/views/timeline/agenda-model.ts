@@ -1,6 +1,6 @@
-import type { Board, Work } from '../../api/client';
+import type { Work } from '../../api/client';
 import type { Next } from '../next/model';
-import { type Day, ms, type Timeline, type TimelineWork } from './model';
+import { DAY, type Day, ms, type Timeline, type TimelineWork } from './model';
 
 export type Entry =
   | { kind: 'due'; at: number; work: Work; told: TimelineWork }
@@ -21,12 +21,7 @@ export interface Agenda {
 }
 
 /** All of the work that is shown, day by day; within a day in order of time, what opens before what is due. */
-export function agendaOf(
-  board: Board,
-  timeline: Timeline,
-  shown: readonly Work[],
-  next: Next | undefined,
-): Agenda {
+export function agendaOf(timeline: Timeline, shown: readonly Work[], next: Next | undefined): Agenda {
   const works = new Map(shown.map((work) => [work.id, work]));
   const told = new Map(timeline.works.map((work) => [work.work, work]));
   const known = (id: number) => {
@@ -59,31 +54,37 @@ export function agendaOf(
     }
     return { day, entries: entries.sort((a, b) => a.at - b.at) };
   });
+  // A redo can be due on a day of which the board says nothing.
+  const onDays = new Set(timeline.days.flatMap((day) => day.due));
   const held = shown
     .filter((work) => work.move === 'YOURS' && work.timing === 'OVERDUE')
     .map((work) => known(work.id))
     .filter((one) => one !== null)
     .sort((a, b) => (a.work.due ?? '').localeCompare(b.work.due ?? ''));
-  return { days, held, undated: shown.filter((work) => work.due === null && !onADay(board, work, timeline)) };
+  return { days, held, undated: shown.filter((work) => work.due === null && !onDays.has(work.id)) };
 }
 
-/** A redo can be due on a day of which the board says nothing. */
-function onADay(_: Board, work: Work, timeline: Timeline): boolean {
-  return timeline.days.some((day) => day.due.includes(work.id));
+/** The same for as long as it is the same, in a list of entries. */
+export function keyOf(entry: Entry): string {
+  return entry.kind === 'close' ? `close ${entry.at}` : `${entry.kind} ${entry.work.id} ${entry.at}`;
 }
 
-export const REACHES = ['week', 'month', 'term'] as const;
-export type Reach = (typeof REACHES)[number];
+/** A local date so many days after another. */
+export function daysOn(date: string, days: number): string {
+  return new Date(ms(`${date}T12:00:00Z`) + days * DAY).toISOString().slice(0, 10);
+}
+
+/** The dates of the week of one, from Monday on. */
+export function weekOf(date: string): string[] {
+  const sinceMonday = (new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7;
+  return Array.from({ length: 7 }, (_, day) => daysOn(date, day - sinceMonday));
+}
+
+export type Reach = 'week' | 'month' | 'term';
 
 /** The days of a week, a month, or all of them, around one. */
 export function within(days: readonly Day[], reach: Reach, around: string): Set<string> {
-  if (reach === 'term') return new Set(days.map((day) => day.day));
-  if (reach === 'month')
-    return new Set(days.map((day) => day.day).filter((day) => day.slice(0, 7) === around.slice(0, 7)));
-  const at = new Date(`${around}T12:00:00Z`);
-  const monday = new Date(at.getTime() - ((at.getUTCDay() + 6) % 7) * 24 * 60 * 60_000);
-  const week = Array.from({ length: 7 }, (_, k) =>
-    new Date(monday.getTime() + k * 24 * 60 * 60_000).toISOString().slice(0, 10),
-  );
-  return new Set(week);
+  if (reach === 'week') return new Set(weekOf(around));
+  const all = days.map((day) => day.day);
+  return new Set(reach === 'term' ? all : all.filter((day) => day.slice(0, 7) === around.slice(0, 7)));
 }

@@ -1,6 +1,6 @@
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
-import { dateParts, day as dayWords, localDate, localTime, roughSpan } from '../../lib/time';
+import { dateParts, day as dayWords, localDate, localTime, monthWords, roughSpan } from '../../lib/time';
 import { DAY, type Day, grainOf, HOUR, hourStep, hoursIn, hoursOf, MINUTE, ms, type Timeline } from './model';
 import type { TimeWindow } from './use-window';
 import { abroad, HERE } from './words';
@@ -8,6 +8,7 @@ import { abroad, HERE } from './words';
 const AXIS = 44;
 /** A second line of hours, by the clock of where one is. */
 const AXIS_ABROAD = 60;
+const POSTS = 19;
 
 function drawnDays(timeline: Timeline, time: TimeWindow): Day[] {
   const { left, right } = time.drawn;
@@ -112,27 +113,12 @@ function Months({ timeline, time }: Pick<AxisProps, 'timeline' | 'time'>) {
         style={{ left, width: right - left }}
       >
         <span className="sticky pl-1.5 font-[680] text-ink leading-[20px]" style={{ left: time.gutter }}>
-          {MONTHS[Number(first.day.slice(5, 7)) - 1]} {first.day.slice(0, 4)}
+          {monthWords(first.day)}
         </span>
       </span>
     );
   });
 }
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
 
 interface ClockProps {
   days: readonly Day[];
@@ -207,7 +193,7 @@ function Posts({ timeline, time, now }: AxisProps) {
     (day, place) => day.dayOff !== null && timeline.days[place - 1]?.dayOff !== day.dayOff,
   );
   return (
-    <div aria-hidden className="relative h-[19px] text-[12px] leading-[17px]">
+    <div aria-hidden className="relative text-[12px] leading-[17px]" style={{ height: POSTS }}>
       {off.map((day) => (
         <span
           key={day.day}
@@ -241,4 +227,4 @@ function seenWords(time: TimeWindow): string {
   return roughSpan((time.width / time.pixelsADay) * (DAY / MINUTE) + HOUR / MINUTE / 2);
 }
 
-export { AXIS, AXIS_ABROAD, Axis, drawnDays, Ground, Posts, seenWords };
+export { AXIS, AXIS_ABROAD, Axis, drawnDays, Ground, POSTS, Posts, seenWords };

@@ -7,14 +7,13 @@ import { writeChange } from '../../api/write-change';
 import { changed, type Sheet, type Span, without } from '../../frame/hours/model';
 import { SpanBox } from '../../frame/hours/spans';
 import { useStudent } from '../../frame/student';
-import { useNow } from '../../lib/now';
-import { dateWords, instantIn, localTime } from '../../lib/time';
+import { dateWords, localTime } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
 import { span60 } from '../work/model';
-import { type Day, HOUR, ms, type Timeline } from './model';
+import { type Day, ms, type Timeline } from './model';
 
 interface DayHoursProps {
   day: Day;
@@ -80,6 +79,7 @@ function Taken({ day, timeline }: { day: Day; timeline: Timeline }) {
 }
 
 const ALL_DAY = '00:00:00';
+const AFTER_SCHOOL: Span = { starts: '17:00:00', ends: '18:00:00' };
 
 /** The free hours of a day as they are now: pauses and classes are cut out of them anew when they are saved. */
 function freeOn(day: Day, timeline: Timeline): Span[] {
@@ -94,7 +94,7 @@ function freeOn(day: Day, timeline: Timeline): Span[] {
 }
 
 /** What is left of free hours without a time from one clock to another. */
-export function withoutTime(spans: readonly Span[], starts: string, ends: string): Span[] {
+function withoutTime(spans: readonly Span[], starts: string, ends: string): Span[] {
   const last = (time: string) => (time === ALL_DAY ? '24:00:00' : time);
   return spans.flatMap((span) => {
     const left: Span[] = [];
@@ -114,15 +114,10 @@ interface HoursOfDayProps {
 }
 
 function HoursOfDay({ day, timeline, sheet, onDone }: HoursOfDayProps) {
-  const { id, zone } = useStudent();
-  const now = useNow();
+  const { id } = useStudent();
   const own = sheet.days.find((one) => one.date === day.day);
   const [spans, setSpans] = useState<Span[]>(() => own?.spans ?? freeOn(day, timeline));
-  const [busy, setBusy] = useState<Span>(() => {
-    const noon = instantIn(`${day.day}T17:00`, zone);
-    const from = noon === null ? now : ms(noon);
-    return { starts: `${localTime(from, zone)}:00`, ends: `${localTime(from + HOUR, zone)}:00` };
-  });
+  const [busy, setBusy] = useState<Span>(AFTER_SCHOOL);
   const [key] = useState(writeKey);
   const [fault, setFault] = useState('');
   const save = async (next: Span[] | null, words: string) => {
@@ -173,7 +168,7 @@ function HoursOfDay({ day, timeline, sheet, onDone }: HoursOfDayProps) {
           of="Busy"
           span={busy}
           onChange={(change) => setBusy({ ...busy, ...change })}
-          onRemove={() => setBusy({ starts: '17:00:00', ends: '18:00:00' })}
+          onRemove={() => setBusy(AFTER_SCHOOL)}
         />
         <Button onClick={() => setSpans(withoutTime(spans, busy.starts, busy.ends))}>Busy then</Button>
         <Button look="quiet" onClick={() => setSpans([])}>

@@ -1,6 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import type { Work } from '../../api/client';
-import { type Bar, forgetWidths, grainOf, type Lane, pack, textWidth } from './model';
+import { type Bar, forgetWidths, grainOf, type Lane, type Packed, pack, textWidth } from './model';
 import type { TimeWindow } from './use-window';
 import { labelEnd } from './words';
 
@@ -14,10 +14,7 @@ const FONT_END = '400 13px "Atkinson Hyperlegible Next Variable"';
 const LONGEST_LABEL = 520;
 
 /** A lane with its bars in their rows, and where it stands on the page. */
-export interface LaidLane extends Lane {
-  placed: ReturnType<typeof pack>['placed'];
-  rows: number;
-  shelfRows: number;
+export interface LaidLane extends Lane, Packed {
   top: number;
   height: number;
 }
@@ -29,8 +26,7 @@ export function labelOf(bar: Bar, far: boolean, zone: string, now: number): { ti
 
 export function useLaid(lanes: readonly Lane[], time: TimeWindow, now: number): LaidLane[] {
   const far = grainOf(time.pixelsADay) === 'weeks';
-  const { x, width } = time;
-  const { laid } = time;
+  const { x, width, laid } = time;
   const font = useFont();
   // biome-ignore lint/correctness/useExhaustiveDependencies: once the font is here all texts are measured anew
   return useMemo(() => {
@@ -44,7 +40,7 @@ export function useLaid(lanes: readonly Lane[], time: TimeWindow, now: number): 
       const { placed, rows } = pack(lane.bars, x, labelWidth(lane.course.zone), laid);
       const shelfRows = lane.shelf.length === 0 ? 0 : shelfRowsOf(lane.shelf, width);
       const height = Math.max(LEAST_LANE, LANE_TOP + rows * ROW + shelfRows * SHELF_ROW + 6);
-      const one = { ...lane, placed, rows, shelfRows, top, height };
+      const one = { ...lane, placed, rows, top, height };
       top += height;
       return one;
     });

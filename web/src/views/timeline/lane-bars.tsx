@@ -3,7 +3,6 @@ import { memo } from 'react';
 import { Link } from 'react-router';
 import type { Course } from '../../api/client';
 import { useStudent } from '../../frame/student';
-import { useAddress } from '../../lib/address';
 import { sentence } from '../../lib/words';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { LANE_TOP, type LaidLane, ROW } from './laid';
@@ -11,6 +10,7 @@ import type { Bar, Placed } from './model';
 import type { Mover } from './moving';
 import { Rail } from './rail';
 import type { TimeWindow } from './use-window';
+import { useWorkAddress } from './use-work-address';
 import { barWords, stateOf } from './words';
 
 /** Of a row, down to the middle of its rail. */
@@ -21,8 +21,6 @@ interface LaneBarsProps {
   lane: LaidLane;
   time: TimeWindow;
   now: number;
-  /** From so far that only titles are written. */
-  far: boolean;
   /** Pixels within the lane that have to be drawn. */
   visible: { top: number; bottom: number };
   sittings: ReadonlyMap<number, readonly { from: number; to: number }[]>;
@@ -86,13 +84,6 @@ function LaneBars(props: LaneBarsProps) {
       {lane.shelf.length > 0 && <Shelf {...props} />}
     </>
   );
-}
-
-function useWorkAddress(): (work: number) => string {
-  const { id } = useStudent();
-  const [params] = useAddress();
-  const query = params.toString();
-  return (work) => `/s/${id}/timeline/${work}${query ? `?${query}` : ''}`;
 }
 
 interface OneBarProps extends Placed {
@@ -223,8 +214,6 @@ function refuseWhenDragged(event: React.PointerEvent, refuse: () => void): void 
   window.addEventListener('pointerup', done);
 }
 
-const DONE: readonly Bar['work']['stage'][] = ['TURNED_IN', 'RETURNED', 'EXCUSED'];
-
 /**
  * What waits for what: a thread from the end of the one to the beginning of the other, while it waits; of the bar that is
  * pointed at, also those that are open by now.
@@ -239,7 +228,7 @@ function Threads({ lane, time, pointed }: Pick<LaneBarsProps, 'lane' | 'time' | 
       const from = time.x(gate.bar.railEnd);
       const to = time.x(one.bar.from);
       const bend = Math.max(18, Math.abs(to - from) / 3);
-      const shut = one.bar.work.stage === 'NOT_OPEN' && !DONE.includes(gate.bar.work.stage);
+      const shut = one.bar.told.shutBy.includes(before);
       const asked = one.bar.work.id === pointed || before === pointed;
       if (!shut && !asked) return [];
       return [

@@ -3,20 +3,20 @@ import { useMemo, useRef, useState } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useKeptScroll } from '../../lib/kept-scroll';
-import { useNow } from '../../lib/now';
+import { useMinute } from '../../lib/now';
 import { localDate, moment } from '../../lib/time';
 import { useWidth } from '../../lib/width';
 import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import type { Next } from '../next/model';
-import { AXIS, AXIS_ABROAD, Axis, Ground, Posts, seenWords } from './axis';
+import { AXIS, AXIS_ABROAD, Axis, Ground, POSTS, Posts, seenWords } from './axis';
 import { BarCard } from './bar-card';
 import { DayHours } from './day-hours';
 import { HOURS, HoursLane } from './hours-lane';
 import { type LaidLane, labelOf, useLaid } from './laid';
 import { type BarDeeds, LaneBars } from './lane-bars';
 import { Legend } from './legend';
-import { type Bar, type Day, grainOf, lanesOf, MINUTE, ms, type Timeline } from './model';
+import { type Bar, type Day, grainOf, lanesOf, ms, type Timeline } from './model';
 import { type Mover, useMover } from './moving';
 import { type TimeWindow, usePointerMoves, useTimeWindow } from './use-window';
 import { STEP_IN, STEP_OUT, useTimeKeys, useWalk } from './walk';
@@ -25,7 +25,7 @@ import { abroad } from './words';
 const GUTTER = 148;
 const GUTTER_NARROW = 84;
 const NARROW = 620;
-const POSTS = 19;
+
 interface LanesProps {
   timeline: Timeline;
   shown: readonly Work[];
@@ -38,7 +38,7 @@ interface LanesProps {
 function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
   const student = useStudent();
   const { board, zone } = student;
-  const now = Math.floor(useNow() / MINUTE) * MINUTE;
+  const now = useMinute();
   const page = useRef<HTMLDivElement>(null);
   const gutter = useWidth(page, 1280) < NARROW ? GUTTER_NARROW : GUTTER;
   const time = useTimeWindow(timeline, gutter);
@@ -113,7 +113,6 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
                 lane={lane}
                 time={time}
                 now={now}
-                far={far}
                 visible={{ top: drawn.top - sticky - lane.top, bottom: drawn.bottom - sticky - lane.top }}
                 sittings={sittings}
                 stop={walk.stop}
@@ -192,20 +191,16 @@ function LaneHead({ lane, gutter }: { lane: LaidLane; gutter: number }) {
   );
 }
 
-/** Where something that is being moved would lie. */
-function Ghost({
-  at,
-  x,
-  zone,
-  height,
-  top,
-}: {
+interface GhostProps {
   at: number;
   x: number;
   zone: string;
   height: number;
   top: number;
-}) {
+}
+
+/** Where something that is being moved would lie. */
+function Ghost({ at, x, zone, height, top }: GhostProps) {
   return (
     <div
       aria-hidden
@@ -234,7 +229,7 @@ function Corner({ time }: { time: TimeWindow }) {
       <button
         type="button"
         aria-label="Here and now"
-        onClick={() => time.show(null)}
+        onClick={() => time.home()}
         className="h-6 rounded border border-line px-1.5 hover:border-ink-3 max-sm:hidden"
       >
         now

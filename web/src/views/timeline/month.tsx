@@ -6,33 +6,20 @@ import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useKeptScroll } from '../../lib/kept-scroll';
-import { useNow } from '../../lib/now';
-import { dateWords, localDate, localTime } from '../../lib/time';
+import { useMinute } from '../../lib/now';
+import { dateWords, localDate, localTime, monthWords } from '../../lib/time';
 import { readPlace, writePlace } from '../../lib/timeline-place';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import type { Next } from '../next/model';
 import { span60 } from '../work/model';
-import { type AgendaDay, agendaOf, type Entry } from './agenda-model';
-import { DAY, MINUTE, ms, type Timeline } from './model';
+import { type AgendaDay, agendaOf, daysOn, type Entry, keyOf, weekOf } from './agenda-model';
+import { ms, type Timeline } from './model';
+import { useWorkAddress } from './use-work-address';
 import { nextLoss, stateOf } from './words';
 
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-const NAMES = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-];
 /** More than this of a day stands behind a button, with how many there are. */
 const MOST_SHOWN = 4;
 const SCALE_MINUTES = 300;
@@ -53,22 +40,18 @@ function monthOn(month: string, step: number): string {
 
 /** The dates of the weeks that a month touches, from Monday on. */
 function weeksOf(month: string): string[][] {
-  const first = new Date(`${month}-01T12:00:00Z`);
-  const monday = first.getTime() - ((first.getUTCDay() + 6) % 7) * DAY;
-  const weeks: string[][] = [];
-  for (let week = 0; week < 6; week++) {
-    const days = Array.from({ length: 7 }, (_, day) =>
-      new Date(monday + (week * 7 + day) * DAY).toISOString().slice(0, 10),
-    );
-    if (days.some((day) => day.startsWith(month))) weeks.push(days);
+  const weeks = [weekOf(`${month}-01`)];
+  for (;;) {
+    const next = weekOf(daysOn(weeks.at(-1)?.[0] ?? '', 7));
+    if (!next[0]?.startsWith(month)) return weeks;
+    weeks.push(next);
   }
-  return weeks;
 }
 
 /** A month of days, each with its load and what falls on it. */
 function Month({ timeline, shown, next, openWork }: MonthProps) {
-  const { board, zone } = useStudent();
-  const now = Math.floor(useNow() / MINUTE) * MINUTE;
+  const { zone } = useStudent();
+  const now = useMinute();
   const [params, setParams] = useAddress();
   const { at } = readPlace(params, zone);
   const month = localDate(at ?? now, zone).slice(0, 7);
@@ -80,19 +63,16 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
   }, [month]);
   const scroller = useRef<HTMLDivElement>(null);
   useKeptScroll(scroller);
-  const agenda = useMemo(() => agendaOf(board, timeline, shown, next), [board, timeline, shown, next]);
+  const agenda = useMemo(() => agendaOf(timeline, shown, next), [timeline, shown, next]);
   const days = useMemo(() => new Map(agenda.days.map((one) => [one.day.day, one])), [agenda]);
   const go = (to: string | null) =>
     setParams((before) => writePlace(before, { at: to === null ? null : ms(`${to}-15T12:00:00Z`) }, zone), {
       replace: true,
     });
-  const [year, number] = month.split('-');
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex flex-wrap items-center gap-2 px-5 pt-2 text-[14px] max-sm:px-3">
-        <h2 className="mr-auto font-bold text-[17px]">
-          {NAMES[Number(number) - 1]} {year}
-        </h2>
+        <h2 className="mr-auto font-bold text-[17px]">{monthWords(month)}</h2>
         <span className="no-print flex gap-2">
           <Button disabled={month <= timeline.first.slice(0, 7)} onClick={() => go(monthOn(month, -1))}>
             Month before
@@ -112,7 +92,7 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
         <div
           ref={grid}
           role="list"
-          aria-label={`${NAMES[Number(number) - 1]} ${year}`}
+          aria-label={monthWords(month)}
           className="grid grid-cols-7 border-line border-t border-l"
         >
           {WEEKDAYS.map((day) => (
@@ -210,10 +190,6 @@ function weight(entry: Entry): number {
   return entry.kind === 'due' && (entry.work.move === 'SETTLED' || entry.work.move === 'TEACHERS') ? 3 : 1;
 }
 
-function keyOf(entry: Entry): string {
-  return entry.kind === 'close' ? `close ${entry.at}` : `${entry.kind} ${entry.work.id}`;
-}
-
 /** Minutes due against minutes free, along the top of a day. */
 function LoadBar({ one: { day } }: { one: AgendaDay }) {
   const share = (minutes: number) => `${Math.min(100, (minutes / SCALE_MINUTES) * 100)}%`;
@@ -238,9 +214,9 @@ function LoadBar({ one: { day } }: { one: AgendaDay }) {
 }
 
 function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number | null; whole?: boolean }) {
-  const { id, course, zone } = useStudent();
-  const now = Math.floor(useNow() / MINUTE) * MINUTE;
-  const [params] = useAddress();
+  const { course, zone } = useStudent();
+  const now = useMinute();
+  const address = useWorkAddress();
   if (entry.kind === 'close')
     return (
       <li className="bg-loss px-1 font-semibold text-[12px] text-raised leading-[16px]">
@@ -249,7 +225,6 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
     );
   if (entry.kind === 'sitting') return null;
   const { work } = entry;
-  const query = params.toString();
   const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
   const opens = entry.kind === 'opens';
   const loss = work.move === 'YOURS' ? nextLoss({ work }, course(work.courseId)?.zone ?? zone, now) : null;
@@ -259,7 +234,7 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
   return (
     <li className="min-w-0">
       <Link
-        to={`/s/${id}/timeline/${work.id}${query ? `?${query}` : ''}`}
+        to={address(work.id)}
         replace={openWork !== null}
         aria-label={words}
         title={words}
@@ -270,7 +245,7 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
       >
         {opens ? (
           <svg width="9" height="11" viewBox="0 0 9 11" aria-hidden className="shrink-0">
-            <path d="M2 11 V1.500 H8" fill="none" stroke="var(--wait)" strokeWidth="1.6" />
+            <path d="M2 11 V1.5 H8" fill="none" stroke="var(--wait)" strokeWidth="1.6" />
           </svg>
         ) : (
           <CourseMark colour={course(work.courseId)?.colour ?? 'slate'} className="h-[13px]!" />

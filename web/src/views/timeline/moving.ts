@@ -35,8 +35,7 @@ export interface Mover {
 }
 
 /** Why the due of work can't be moved here. */
-export function whyNot({ work, told }: Bar, zone: string, now: number): string {
-  if (work.origin === 'TYPED') return '';
+function whyNot({ work, told }: Bar, zone: string, now: number): string {
   const ask =
     told.askUntil === null
       ? ''
@@ -45,7 +44,7 @@ export function whyNot({ work, told }: Bar, zone: string, now: number): string {
 }
 
 /** Where the plan puts the work that was dropped there: after an instant, or before what stands at it. */
-export function wishFor(next: Next, work: number, at: number, from: number): Parameters<typeof wish>[2] {
+function wishFor(next: Next, work: number, at: number, from: number): Parameters<typeof wish>[2] {
   if (at > from) return { kind: 'LATER', notBefore: new Date(at).toISOString() };
   const there = next.moves
     .filter((move) => move.work !== work)

@@ -104,7 +104,7 @@ function Tail({ bar, at }: { bar: Bar; at: (instant: number) => number }) {
       )}
       {bar.extended !== null && bar.extended > due && (
         <path
-          d={`M${at(due)} 1.500 H${at(bar.extended)} v4`}
+          d={`M${at(due)} 1.5 H${at(bar.extended)} v4`}
           fill="none"
           stroke="var(--wait)"
           strokeWidth="1.5"
@@ -114,7 +114,7 @@ function Tail({ bar, at }: { bar: Bar; at: (instant: number) => number }) {
       {bar.tokens.map((token, place) => (
         <path
           key={token}
-          d={`M${at(place === 0 ? due : (bar.tokens[place - 1] ?? due)) + 1.5} 3.500 H${at(token)} v5`}
+          d={`M${at(place === 0 ? due : (bar.tokens[place - 1] ?? due)) + 1.5} 3.5 H${at(token)} v5`}
           fill="none"
           stroke="var(--wait)"
           strokeWidth="2.5"
@@ -124,4 +124,4 @@ function Tail({ bar, at }: { bar: Bar; at: (instant: number) => number }) {
   );
 }
 
-export { COLOUR, Rail };
+export { Rail };

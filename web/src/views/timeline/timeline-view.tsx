@@ -5,8 +5,9 @@ import { useNavigate, useParams } from 'react-router';
 import { nextQuery, timelineQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
+import { MOST_TO_PLAN } from '../../lib/budget';
 import { EVERYTHING, narrow } from '../../lib/narrow';
-import { useNow } from '../../lib/now';
+import { useMinute } from '../../lib/now';
 import { MODES, type Mode, readPlace, writePlace } from '../../lib/timeline-place';
 import { Button } from '../../ui/button';
 import { Empty, Failed, Loading } from '../../ui/states';
@@ -15,13 +16,9 @@ import { NarrowChips, ShownCount } from '../work/narrow-chips';
 import { useNarrowing } from '../work/use-narrowing';
 import { Agenda } from './agenda';
 import { Lanes } from './lanes';
-import { MINUTE } from './model';
 import { Month } from './month';
 
 const MODE_WORDS: Record<Mode, string> = { lanes: 'Lanes', agenda: 'Agenda', month: 'Month' };
-
-/** More than this isn't planned outside of Next. */
-const MOST_TO_PLAN = 300;
 
 /** All of the term, past and to come: as lanes, as an agenda, as months. */
 function TimelineView() {
@@ -33,7 +30,7 @@ function TimelineView() {
   const { mode } = readPlace(params, zone);
   const [narrowing, change] = useNarrowing();
   const deferred = useDeferredValue(narrowing);
-  const minute = Math.floor(useNow() / MINUTE) * MINUTE;
+  const minute = useMinute();
   const shown = useMemo(() => narrow(board, deferred, minute), [board, deferred, minute]);
   const timeline = useQuery({ ...timelineQuery(id), placeholderData: keepPreviousData });
   const next = useQuery({

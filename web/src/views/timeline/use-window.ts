@@ -10,10 +10,10 @@ import {
 } from 'react';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { useNow } from '../../lib/now';
-import { readPlace, writePlace } from '../../lib/timeline-place';
+import { useMinute } from '../../lib/now';
+import { readPlace, spotOf, writePlace } from '../../lib/timeline-place';
 import { useWidth } from '../../lib/width';
-import { DAY, MINUTE, ms, type Stretch, type Timeline } from './model';
+import { DAY, ms, type Stretch, type Timeline } from './model';
 
 const FIRST_WIDTH = 1130;
 /** As wide as the usual days are made for; where there is less room, fewer are shown. */
@@ -38,8 +38,6 @@ export interface TimeWindow {
   pixelsADay: number;
   /** Pixels of an instant from the start of all time. */
   x: (at: number) => number;
-  /** The instant at so many pixels. */
-  at: (x: number) => number;
   /** What has to be drawn: in pixels, with room around it. */
   drawn: { left: number; right: number; top: number; bottom: number };
   /** The pixels that lanes are laid out for: what is seen, and a little around it. */
@@ -47,7 +45,8 @@ export interface TimeWindow {
   /** The visible width. */
   width: number;
   zoom: (factor: number, anchor?: number) => void;
-  show: (at: number | null, span?: number) => void;
+  /** Goes back to now. */
+  home: () => void;
 }
 
 /**
@@ -58,7 +57,7 @@ export interface TimeWindow {
 export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   const { zone } = useStudent();
   const [params, setParams] = useAddress();
-  const minute = Math.floor(useNow() / MINUTE) * MINUTE;
+  const minute = useMinute();
   const place = useMemo(() => readPlace(params, zone), [params, zone]);
   const box = useRef<HTMLDivElement>(null);
   const width = Math.max(120, useWidth(box, FIRST_WIDTH + gutter) - gutter);
@@ -66,7 +65,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   const last = timeline.days.at(-1);
   const start = (first ? ms(first.starts) : minute) - MARGIN;
   const end = (last ? ms(last.ends) : minute) + MARGIN;
-  const named = `${params.get('at')} ${params.get('days')}`;
+  const named = spotOf(params);
   const usual = params.has('days') ? 1 : Math.min(1, width / USUAL_WIDTH);
   // Null while it is as the address says.
   const [span, setSpan] = useState<number | null>(null);
@@ -86,7 +85,6 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
 
   const x = useCallback((at: number) => (at - start) * scale, [start, scale]);
-  const at = useCallback((pixels: number) => start + pixels / scale, [start, scale]);
 
   const write = useCallback(
     (to: { at: number | null; span: number }) => {
@@ -96,7 +94,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
           setParams(
             (before) => {
               const next = writePlace(before, to, zone);
-              written.current = `${next.get('at')} ${next.get('days')}`;
+              written.current = spotOf(next);
               return next;
             },
             { replace: true },
@@ -179,18 +177,13 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
     },
     [start, scale, seen, whole, width, write],
   );
-  const show = useCallback(
-    (to: number | null, nextSpan?: number) => {
-      const middle = to ?? minute;
-      centre.current = middle;
-      anchor.current = null;
-      if (nextSpan !== undefined) setSpan(nextSpan);
-      led.current = true;
-      if (box.current) box.current.scrollLeft = (middle - start) * scale - width / 2;
-      write({ at: to, span: nextSpan ?? seen });
-    },
-    [minute, start, scale, width, seen, write],
-  );
+  const home = useCallback(() => {
+    centre.current = minute;
+    anchor.current = null;
+    led.current = true;
+    if (box.current) box.current.scrollLeft = (minute - start) * scale - width / 2;
+    write({ at: null, span: seen });
+  }, [minute, start, scale, width, seen, write]);
 
   const laid = useMemo(
     () => ({ left: x(rest) - width * AROUND, right: x(rest) + width * (1 + AROUND), edge: x(rest) }),
@@ -203,7 +196,6 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
     length,
     pixelsADay: DAY * scale,
     x,
-    at,
     drawn: {
       left: spot.left - GRID,
       right: spot.left + 2 * GRID + width,
@@ -213,7 +205,7 @@ export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
     laid,
     width,
     zoom,
-    show,
+    home,
   };
 }
 

@@ -15,7 +15,7 @@ export function useTimeKeys(time: TimeWindow): void {
       if (isTyping(event) || hasModifier(event)) return;
       if (event.key === '+' || event.key === '=') latest.current.zoom(STEP_IN);
       else if (event.key === '-') latest.current.zoom(STEP_OUT);
-      else if (event.key === 'h') latest.current.show(null);
+      else if (event.key === 'h') latest.current.home();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);

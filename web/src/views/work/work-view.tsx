@@ -4,7 +4,7 @@ import { useNavigate, useParams } from 'react-router';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { EVERYTHING, isNarrowed, narrow, writeNarrowing } from '../../lib/narrow';
-import { useNow } from '../../lib/now';
+import { useMinute } from '../../lib/now';
 import { Button } from '../../ui/button';
 import { Empty } from '../../ui/states';
 import { Piece } from '../piece/piece';
@@ -19,8 +19,6 @@ import { useNarrowing } from './use-narrowing';
 import { WorkFormDialog } from './work-form';
 import { WorkTable } from './work-table';
 
-const MINUTE = 60_000;
-
 /** All work of all courses in one dense table, and the piece that is open beside it. */
 function WorkView() {
   const { board, id, mayWrite, course } = useStudent();
@@ -28,7 +26,7 @@ function WorkView() {
   const openWork = work ? Number(work) : null;
   const [narrowing, change] = useNarrowing();
   const deferred = useDeferredValue(narrowing);
-  const minute = Math.floor(useNow() / MINUTE) * MINUTE;
+  const minute = useMinute();
   const shown = useMemo(() => narrow(board, deferred, minute), [board, deferred, minute]);
   const groups = useMemo(
     () => group(board, shown, deferred.by, deferred.sort, minute),

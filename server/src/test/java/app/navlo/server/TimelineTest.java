@@ -83,6 +83,12 @@ public class TimelineTest extends DemoServer {
         assertEquals(late.get("endedBy").asString(), "GRADING_CLOSE");
     }
 
+    private static Set<Long> numbers(JsonNode list) {
+        Set<Long> numbers = new HashSet<>();
+        list.forEach(one -> numbers.add(one.asLong()));
+        return numbers;
+    }
+
     @Test
     public void roomGatesAndPartsAreTold() {
         TestClient mira = mira();
@@ -92,6 +98,20 @@ public class TimelineTest extends DemoServer {
         Set<Long> waits = new HashSet<>();
         timeline(mira).get("works").forEach(one -> one.get("waitsFor").forEach(id -> waits.add(id.asLong())));
         assertTrue(waits.contains(seven), waits.toString());
+        Map<Long, JsonNode> works = new HashMap<>();
+        board(mira).get("works").forEach(one -> works.put(one.get("id").asLong(), one));
+        int shut = 0;
+        for (JsonNode span : timeline(mira).get("works")) {
+            JsonNode work = works.get(span.get("work").asLong());
+            Set<Long> by = numbers(span.get("shutBy"));
+            assertTrue(numbers(span.get("waitsFor")).containsAll(by), span.toString());
+            assertTrue(by.isEmpty() || work.get("stage").asString().equals("NOT_OPEN"), work.toString());
+            shut += by.size();
+        }
+        assertTrue(shut > 0, "a gate is shut in the demo");
+        long five = work(mira, "Key 5").get("id").asLong();
+        assertTrue(
+                numbers(told(mira, "Unit test 3").get("shutBy")).contains(five), "handed back, and below its percent");
         JsonNode parts = told(mira, "Seed pricing").get("parts");
         assertEquals(parts.size(), 2);
         JsonNode done = told(mira, "Soil lab 1");

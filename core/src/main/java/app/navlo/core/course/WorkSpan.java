@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -28,7 +29,8 @@ import org.jspecify.annotations.Nullable;
  * @param safeBy null without a close ahead
  * @param handedIn the hand-in that stands; null for none
  * @param returned it, or excused it, last; null where nothing came back
- * @param waitsFor the work that its gates name, done or not
+ * @param waitsFor the work that its gates name, whether they are open or not
+ * @param shutBy the part of it for which a gate is shut
  */
 public record WorkSpan(
         @Nullable Instant opens,
@@ -43,7 +45,8 @@ public record WorkSpan(
         @Nullable Instant safeBy,
         @Nullable Instant handedIn,
         @Nullable Instant returned,
-        Set<String> waitsFor) {
+        Set<String> waitsFor,
+        Set<String> shutBy) {
     /**
      * @param until the last instant at which it holds; null for always
      * @param share of full points, 0 to 1
@@ -71,7 +74,8 @@ public record WorkSpan(
                 finding.safeBy() == null ? null : finding.safeBy().at(),
                 state.handInStands() ? state.handedInAt() : null,
                 returned(finding.work().facts(), now),
-                waitsFor);
+                waitsFor,
+                finding.shut().stream().flatMap(shut -> shut.works().stream()).collect(Collectors.toSet()));
     }
 
     /** From the due on, also where it is past, so that what is lost already can be seen. */

@@ -13,7 +13,15 @@ public sealed interface Shut {
     /** @param title gives the words for a piece of work */
     Reason reason(UnaryOperator<String> title);
 
+    /** The work for which it is shut; empty for a date. */
+    List<String> works();
+
     record UntilDate(Instant at, Duration off) implements Shut {
+        @Override
+        public List<String> works() {
+            return List.of();
+        }
+
         @Override
         public Reason reason(UnaryOperator<String> title) {
             return Reason.of(GateRule.DATE).with("at", at).with("off", off);
@@ -21,6 +29,11 @@ public sealed interface Shut {
     }
 
     record NotDone(String work) implements Shut {
+        @Override
+        public List<String> works() {
+            return List.of(work);
+        }
+
         @Override
         public Reason reason(UnaryOperator<String> title) {
             return Reason.of(GateRule.DONE).with("work", title.apply(work));
@@ -34,6 +47,11 @@ public sealed interface Shut {
     record BelowPercent(
             String work, Rational need, @Nullable Rational have, Rational off) implements Shut {
         @Override
+        public List<String> works() {
+            return List.of(work);
+        }
+
+        @Override
         public Reason reason(UnaryOperator<String> title) {
             Reason reason = Reason.of(have == null ? GateRule.PERCENT_UNSCORED : GateRule.PERCENT)
                     .with("need", need)
@@ -44,6 +62,15 @@ public sealed interface Shut {
 
     /** @param left required work of the unit that isn't done, in course order */
     record UnitLeft(String unit, List<String> left) implements Shut {
+        public UnitLeft {
+            left = List.copyOf(left);
+        }
+
+        @Override
+        public List<String> works() {
+            return left;
+        }
+
         @Override
         public Reason reason(UnaryOperator<String> title) {
             return Reason.of(GateRule.UNIT)
@@ -55,6 +82,11 @@ public sealed interface Shut {
 
     /** The one before it in an ordered course. */
     record Previous(String work) implements Shut {
+        @Override
+        public List<String> works() {
+            return List.of(work);
+        }
+
         @Override
         public Reason reason(UnaryOperator<String> title) {
             return Reason.of(GateRule.PREVIOUS).with("work", title.apply(work));

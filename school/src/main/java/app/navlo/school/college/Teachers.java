@@ -3,7 +3,6 @@ package app.navlo.school.college;
 import app.navlo.school.college.CollegeFiles.Course;
 import app.navlo.school.college.CollegeFiles.Habits;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
@@ -21,7 +20,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.json.JsonMapper;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -33,22 +31,18 @@ final class Teachers {
     private static final LocalTime MORNING = LocalTime.of(8, 20);
     private static final int LOOKS_WITHIN_HOURS = 20;
     private static final int ANSWERS_AFTER_HOURS = 3;
-    private static final Duration ROWS_AFTER = Duration.ofMinutes(2);
-    private static final Duration MARK_AFTER = Duration.ofMinutes(6);
     private static final Duration ANSWERS_RELEASED_AFTER = Duration.ofDays(1);
-    private static final double USUAL = 0.8;
-    private static final double SPREAD = 0.12;
-    private static final double GOOD = 0.85;
-    private static final double MIDDLING = 0.65;
 
     private final CollegeFiles.Read college;
     private final long seed;
     private final Set<LocalDate> off;
+    private final Remarks remarks;
 
     Teachers(CollegeFiles.Read college, long seed) {
         this.college = college;
         this.seed = seed;
         this.off = new HashSet<>(college.daysOff());
+        this.remarks = new Remarks(college.start(), seed);
     }
 
     /**
@@ -79,9 +73,7 @@ final class Teachers {
             return Optional.of(deed(at, Deed.Kind.SCORED, item, course, shown));
         }
         return cleared(item, course, life)
-                .or(() -> rubric(item, course, life))
-                .or(() -> comment(item, course, life))
-                .or(() -> mark(item, course, life))
+                .or(() -> remarks.next(item, course, life))
                 .or(() -> release(item, course, life))
                 .or(() -> missing(item, course, life));
     }
@@ -169,97 +161,12 @@ final class Teachers {
         if (possible == null || possible.signum() == 0) {
             return deed(at, Deed.Kind.RETURNED, item, course, JSON.createObjectNode());
         }
-        BigDecimal points = item.rubric().isEmpty()
-                ? points(possible, random)
-                : sum(levels(item, handedIn)).min(possible);
+        BigDecimal points = remarks.points(item, possible, handedIn, random);
         ObjectNode body = JSON.createObjectNode()
                 .put("attempt", handedIn.body().path("attempt").asInt(1))
                 .put("points", points)
                 .put("posted", course.habits().postsAfterHours() == 0);
         return deed(at, Deed.Kind.SCORED, item, course, body);
-    }
-
-    private static BigDecimal points(BigDecimal possible, Random random) {
-        double share = Math.min(1, Math.max(0.2, USUAL + SPREAD * random.nextGaussian()));
-        return possible.multiply(BigDecimal.valueOf(2 * share))
-                .setScale(0, RoundingMode.HALF_UP)
-                .divide(BigDecimal.valueOf(2), 1, RoundingMode.UNNECESSARY)
-                .stripTrailingZeros();
-    }
-
-    /** The level that each row of the rubric gets for a hand-in: mostly one of the upper two. */
-    private List<Item.RubricLevel> levels(Item item, Deed handedIn) {
-        Random random = random(item, "rubric", handedIn.id());
-        return item.rubric().stream()
-                .map(row -> {
-                    int down = random.nextInt(10) < 5 ? 0 : random.nextInt(10) < 8 ? 1 : 2;
-                    return row.levels().get(Math.min(down, row.levels().size() - 1));
-                })
-                .toList();
-    }
-
-    private static BigDecimal sum(List<Item.RubricLevel> levels) {
-        return levels.stream().map(Item.RubricLevel::points).reduce(BigDecimal.ZERO, BigDecimal::add);
-    }
-
-    private static @Nullable Deed last(List<Deed> life, Deed.Kind kind) {
-        return life.stream()
-                .filter(deed -> deed.kind() == kind)
-                .reduce((earlier, later) -> later)
-                .orElse(null);
-    }
-
-    /** The score that the class sees, if the teacher gave it since the school began. */
-    private @Nullable Deed shownScore(List<Deed> life) {
-        Deed scored = life.stream()
-                .filter(deed -> deed.kind() == Deed.Kind.SCORED
-                        && deed.body().path("posted").asBoolean(true))
-                .reduce((earlier, later) -> later)
-                .orElse(null);
-        return scored != null && scored.at().isAfter(college.start()) ? scored : null;
-    }
-
-    /** The rows of its rubric, two minutes after the score that they add up to is shown. */
-    private Optional<Deed> rubric(Item item, Course course, List<Deed> life) {
-        Deed scored = shownScore(life);
-        Deed handedIn = last(life, Deed.Kind.HANDED_IN);
-        Deed marked = last(life, Deed.Kind.RUBRIC_MARKED);
-        boolean done = marked != null && scored != null && !marked.at().isBefore(scored.at());
-        if (item.rubric().isEmpty() || scored == null || handedIn == null || done) {
-            return Optional.empty();
-        }
-        ObjectNode body = JSON.createObjectNode();
-        ArrayNode rows = body.putArray("rows");
-        levels(item, handedIn).forEach(level -> rows.addObject().put("got", level.points()));
-        return Optional.of(deed(scored.at().plus(ROWS_AFTER), Deed.Kind.RUBRIC_MARKED, item, course, body));
-    }
-
-    /** Words on a place of the first file's first page, some minutes after the score. */
-    private Optional<Deed> mark(Item item, Course course, List<Deed> life) {
-        Deed scored = shownScore(life);
-        Deed handedIn = last(life, Deed.Kind.HANDED_IN);
-        List<String> words = course.habits().marks();
-        if (scored == null
-                || handedIn == null
-                || words.isEmpty()
-                || handedIn.body().path("files").isEmpty()) {
-            return Optional.empty();
-        }
-        boolean marked = life.stream()
-                .anyMatch(deed -> deed.kind() == Deed.Kind.COMMENTED
-                        && deed.body().has("mark")
-                        && !deed.at().isBefore(scored.at()));
-        if (marked) {
-            return Optional.empty();
-        }
-        Random random = random(item, "mark", handedIn.id());
-        ObjectNode body = JSON.createObjectNode().put("say", words.get(random.nextInt(words.size())));
-        body.putObject("mark")
-                .put("x", (10 + random.nextInt(50)) / 100.0)
-                .put("y", (10 + random.nextInt(60)) / 100.0)
-                .put("width", (15 + random.nextInt(15)) / 100.0)
-                .put("height", (6 + random.nextInt(12)) / 100.0);
-        return Optional.of(deed(scored.at().plus(MARK_AFTER), Deed.Kind.COMMENTED, item, course, body));
     }
 
     /** What was recorded as missing isn't any more once it is scored. */
@@ -285,30 +192,6 @@ final class Teachers {
                 : Optional.empty();
     }
 
-    /** Words that go with a score that the teacher gave by itself, minutes after it. */
-    private Optional<Deed> comment(Item item, Course course, List<Deed> life) {
-        Deed scored = shownScore(life);
-        if (scored == null || item.points() == null) {
-            return Optional.empty();
-        }
-        Instant at = scored.at().plus(Duration.ofMinutes(4));
-        Deed spoken = scored;
-        boolean said = life.stream()
-                .anyMatch(deed -> deed.kind() == Deed.Kind.COMMENTED
-                        && !deed.body().has("mark")
-                        && !deed.at().isBefore(spoken.at()));
-        if (said) {
-            return Optional.empty();
-        }
-        double share = new BigDecimal(scored.body().get("points").asString()).doubleValue()
-                / item.points().doubleValue();
-        int level = share >= GOOD ? 0 : share >= MIDDLING ? 1 : 2;
-        List<String> words = course.habits().says().get(level);
-        String say = words.get(random(item, "words", scored.id()).nextInt(words.size()));
-        return Optional.of(deed(
-                at, Deed.Kind.COMMENTED, item, course, JSON.createObjectNode().put("say", say)));
-    }
-
     /** The answers of a quiz, a day after everybody had to be done. */
     private Optional<Deed> release(Item item, Course course, List<Deed> life) {
         Deed planned = college.planned().stream()
@@ -327,32 +210,7 @@ final class Teachers {
         Instant at = Objects.requireNonNull(item.due()).plus(ANSWERS_RELEASED_AFTER);
         return at.isBefore(college.start())
                 ? Optional.empty()
-                : Optional.of(deed(at, Deed.Kind.ANSWERS_RELEASED, item, course, answers(item, course, life)));
-    }
-
-    /** As many right as the score says, the first ones. */
-    private static ObjectNode answers(Item item, Course course, List<Deed> life) {
-        ObjectNode body = JSON.createObjectNode().put("attempt", 1);
-        Deed scored = Objects.requireNonNull(last(life, Deed.Kind.SCORED));
-        body.put("attempt", scored.body().path("attempt").asInt(1));
-        List<CollegeFiles.Question> questions = course.habits().questions();
-        if (item.points() == null || item.points().signum() == 0) {
-            return body;
-        }
-        double share = new BigDecimal(scored.body().get("points").asString()).doubleValue()
-                / item.points().doubleValue();
-        long right = Math.round(share * questions.size());
-        ArrayNode answers = JSON.createArrayNode();
-        for (CollegeFiles.Question one : questions) {
-            boolean knew = answers.size() < right;
-            answers.addObject()
-                    .put("question", one.question())
-                    .put("given", knew ? one.wanted() : one.given())
-                    .put("wanted", one.wanted())
-                    .put("points", knew ? 1 : 0)
-                    .put("of", 1);
-        }
-        return answers.isEmpty() ? body : body.set("answers", answers);
+                : Optional.of(deed(at, Deed.Kind.ANSWERS_RELEASED, item, course, Remarks.answers(item, course, life)));
     }
 
     private Optional<Deed> missing(Item item, Course course, List<Deed> life) {
@@ -427,12 +285,17 @@ final class Teachers {
     }
 
     private Random random(Item item, String what, long which) {
+        return random(seed, item, what, which);
+    }
+
+    /** The same for the same of all. */
+    static Random random(long seed, Item item, String what, long which) {
         Random random = new Random(seed * 31 + (item.key() + what + which).hashCode());
         random.nextInt();
         return random;
     }
 
-    private static Deed deed(Instant at, Deed.Kind kind, Item item, Course course, ObjectNode body) {
+    static Deed deed(Instant at, Deed.Kind kind, Item item, Course course, ObjectNode body) {
         return new Deed(0, at, kind, item.key(), course.teacher(), body);
     }
 }

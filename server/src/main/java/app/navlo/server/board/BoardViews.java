@@ -108,7 +108,18 @@ public class BoardViews {
     }
 
     private static List<TideDayView> tide(Board board, OwnTime own) {
-        List<Tideline.Entry<Long>> entries = board.entries().stream()
+        List<Tideline.Close> closes = board.terms().values().stream()
+                .flatMap(term -> term.closes().stream())
+                .map(period -> new Tideline.Close(period.name(), period.closesAt()))
+                .toList();
+        return Tideline.of(tideEntries(board), closes, own, TIDE, board.now()).stream()
+                .map(day -> tideDay(day, board.terms().values()))
+                .toList();
+    }
+
+    /** What days bear, piece by piece; what nobody has estimated takes half an hour. */
+    public static List<Tideline.Entry<Long>> tideEntries(Board board) {
+        return board.entries().stream()
                 .map(entry -> new Tideline.Entry<>(
                         entry.work().id(),
                         Objects.requireNonNullElse(entry.effort().left(), UNKNOWN_EFFORT),
@@ -116,13 +127,6 @@ public class BoardViews {
                         entry.state().due(),
                         entry.state().stage(),
                         entry.state().move()))
-                .toList();
-        List<Tideline.Close> closes = board.terms().values().stream()
-                .flatMap(term -> term.closes().stream())
-                .map(period -> new Tideline.Close(period.name(), period.closesAt()))
-                .toList();
-        return Tideline.of(entries, closes, own, TIDE, board.now()).stream()
-                .map(day -> tideDay(day, board.terms().values()))
                 .toList();
     }
 

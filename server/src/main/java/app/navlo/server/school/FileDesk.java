@@ -270,7 +270,7 @@ class FileDesk {
 
     private EditedView applyNow(Writer by, Person person, Preview preview, NewsPlan plan, Instant now) {
         Link link = linkOf(by.student(), preview.choices());
-        String summary = NewsWriter.summary("Read in: " + link.name(), plan);
+        String summary = NewsWords.summary("Read in: " + link.name(), plan);
         long change = changes.add(new Changes.NewChange(
                 by.student(),
                 by.person(),

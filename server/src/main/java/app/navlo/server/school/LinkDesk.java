@@ -193,7 +193,7 @@ class LinkDesk {
         String asked = "link " + access.address() + " " + fingerprint;
         EditedView added = transaction.execute(
                 status -> once.run(new WriteOnce.Once(by.person(), by.key(), asked, now), EditedView.class, () -> {
-                    String summary = "Added the link " + NewsWriter.summary(preview.name(), preview.plan());
+                    String summary = "Added the link " + NewsWords.summary(preview.name(), preview.plan());
                     long change = changes.add(new Changes.NewChange(
                             by.student(), by.person(), ChangeKind.IMPORT, now, preview.name(), cut(summary, 400)));
                     long id = links.add(
@@ -311,7 +311,7 @@ class LinkDesk {
                         ChangeKind.IMPORT,
                         now,
                         link.name(),
-                        NewsWriter.summary(link.name(), plan)));
+                        NewsWords.summary(link.name(), plan)));
                 words = writer.write(link, plan, board, change, now);
             }
             links.answered(link.id(), news.upTo(), news.tag(), words, now, now.plus(EVERY));

@@ -81,7 +81,8 @@ public class TimelineController {
      * @param extended the due that an extension would give; null where none may be asked for
      * @param tokenDues that 1, 2, … tokens would give
      * @param handedIn the hand-in that stands; null for none
-     * @param waitsFor the work that its gates name
+     * @param waitsFor the work that its gates name, whether they are open or not
+     * @param shutBy the part of it for which a gate is shut
      * @param parts of a discussion that are done, in order; empty for everything else
      */
     public record TimelineWork(
@@ -99,6 +100,7 @@ public class TimelineController {
             @Nullable Instant handedIn,
             @Nullable Instant returned,
             List<Long> waitsFor,
+            List<Long> shutBy,
             List<PartView> parts) {}
 
     /**

@@ -34,6 +34,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -42,7 +43,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Puts together all that a student's time holds. */
 @Service
 class TimelineService {
-    private static final int UNKNOWN_EFFORT = 30;
     /** Around today, where nothing else says how far time goes. */
     private static final int FORTNIGHT = 14;
     /** Work beyond that is a slip of the pen, or of another term; the days end there. */
@@ -118,16 +118,7 @@ class TimelineService {
         LocalDate today = board.now().atZone(board.zone()).toLocalDate();
         Tideline.Reach around = new Tideline.Reach((int) ChronoUnit.DAYS.between(reach.first(), today), (int)
                 ChronoUnit.DAYS.between(today, reach.last()));
-        List<Tideline.Entry<Long>> entries = board.entries().stream()
-                .map(entry -> new Tideline.Entry<>(
-                        entry.work().id(),
-                        Objects.requireNonNullElse(entry.effort().left(), UNKNOWN_EFFORT),
-                        entry.work().definition().opensAt(),
-                        entry.state().due(),
-                        entry.state().stage(),
-                        entry.state().move()))
-                .toList();
-        return Tideline.of(entries, List.of(), own, around, board.now()).stream()
+        return Tideline.of(BoardViews.tideEntries(board), List.of(), own, around, board.now()).stream()
                 .map(day -> new TimelineDay(
                         day.day(),
                         startOf(day.day(), board.zone()),
@@ -179,6 +170,10 @@ class TimelineService {
         return new TimelineSpan(kind, time.start(), time.endExclusive(), course, title);
     }
 
+    private static List<Long> numbers(Set<String> works) {
+        return works.stream().map(Long::valueOf).sorted().toList();
+    }
+
     private static TimelineWork work(Board.Entry entry, WorkSpan span) {
         return new TimelineWork(
                 entry.work().id(),
@@ -196,7 +191,8 @@ class TimelineService {
                 span.safeBy(),
                 span.handedIn(),
                 span.returned(),
-                span.waitsFor().stream().map(Long::valueOf).toList(),
+                numbers(span.waitsFor()),
+                numbers(span.shutBy()),
                 entry.facts().stream()
                         .filter(Fact.Posted.class::isInstance)
                         .map(Fact.Posted.class::cast)
