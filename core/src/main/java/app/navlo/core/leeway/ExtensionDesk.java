@@ -55,8 +55,9 @@ public final class ExtensionDesk {
     public static Answer ask(Asking asking) {
         ExtensionRule rule = asking.rule();
         Deadline due = asking.due();
-        if (rule == null || due == null) {
-            return new Answer(false, List.of(rule == null ? Bar.NO_RULE : Bar.NO_DUE), null, null, null);
+        if (rule == null || rule.limit() == 0 || due == null) {
+            Bar bar = rule == null || rule.limit() == 0 ? Bar.NO_RULE : Bar.NO_DUE;
+            return new Answer(false, List.of(bar), null, null, null);
         }
         Instant from = rule.before() == null ? null : due.instant().minus(rule.before());
         Instant lastByHours = due.instant().plus(rule.after());

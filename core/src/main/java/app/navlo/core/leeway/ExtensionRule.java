@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param before asked for at most this long before the original due; null for any time before
  * @param after asked for at most this long past the original due
  * @param lengthDays calendar days, at the same wall time, counted from the original due
- * @param limit extensions a piece of work
+ * @param limit extensions a piece of work; with 0 the course gives none
  * @param tokens that one costs
  * @param penaltyPercent lost of the points earned after the original due, 0–100
  */
@@ -39,7 +39,7 @@ public record ExtensionRule(
                 .notNegative(before, "before")
                 .notNegative(after, "after")
                 .atLeast(1, lengthDays, "lengthDays")
-                .atLeast(1, limit, "limit")
+                .notNegative(limit, "limit")
                 .notNegative(tokens, "tokens")
                 .percent(penaltyPercent, "penaltyPercent")
                 .orThrow();

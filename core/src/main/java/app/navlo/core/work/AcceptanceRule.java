@@ -15,7 +15,7 @@ final class AcceptanceRule {
     static Acceptance of(WorkItem item, Life life, Redo.@Nullable Kind redo) {
         WorkItem.Schedule schedule = item.schedule();
         DueInForce dues = new DueInForce(item, life);
-        Instant cutoffFrom = redo == null && life.returned() ? dues.base() : dues.ofCurrentRound();
+        Instant cutoffFrom = redo == null && life.returned() ? dues.beforeReturn() : dues.ofCurrentRound();
         Instant cutoff = schedule.cutoff() == null || cutoffFrom == null ? null : cutoffFrom.plus(schedule.cutoff());
         Instant redoUntil =
                 redo == Redo.Kind.ALLOWED && item.redo() != null ? item.redo().until() : null;
@@ -38,7 +38,7 @@ final class AcceptanceRule {
     /** When the last attempt was used, or null while one is left. */
     private static @Nullable Instant lastAttemptUsed(WorkItem item, Life life) {
         Integer allowed = attemptsAllowed(item, life);
-        if (allowed == null) {
+        if (allowed == null || life.completable()) {
             return null;
         }
         List<HandIn> counted = life.counted();

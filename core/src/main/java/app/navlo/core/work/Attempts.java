@@ -57,7 +57,7 @@ public record Attempts(List<Attempt> list, @Nullable Instant scoredAt) {
         return new Attempt(
                 number,
                 window(item, life, round),
-                deciding == null || deciding.assumed() ? null : deciding.at(),
+                deciding == null || deciding.assumed() ? null : deciding.judgedAt(),
                 score == null ? null : score.points(),
                 score == null ? null : score.byDue(),
                 score != null && score.isFinal(),

@@ -38,12 +38,35 @@ final class DueInForce {
         if (opening instanceof Opening.SendBack sendBack) {
             return afterSendBack(sendBack.fact(), ofRound(round - 1));
         }
-        if (opening instanceof Opening.Return returned && life.handedInBefore(round)) {
-            return returned.redo() == null || returned.redo().due() == null
-                    ? null
-                    : returned.redo().due().instant();
+        if (opening instanceof Opening.Return returned) {
+            return redo(returned.redo(), round);
         }
         return base();
+    }
+
+    /** The redo's own; without one, a redo of what was handed in has none, and of what never was that in force. */
+    private @Nullable Instant redo(Fact.@Nullable RedoAsked redo, int round) {
+        if (redo != null && redo.due() != null) {
+            return redo.due().instant();
+        }
+        return life.handedInBefore(round) ? null : base();
+    }
+
+    /** Of the hand-in that decides late or on time, while there is none: a redo's own due doesn't judge it yet. */
+    @Nullable
+    Instant awaited() {
+        boolean returned = life.current().opening() instanceof Opening.Return;
+        return returned && !life.handedInBefore(life.lastIndex()) ? base() : ofCurrentRound();
+    }
+
+    /** The one that stood before the last return, a send-back's among them; a redo's is that of the redo alone. */
+    @Nullable
+    Instant beforeReturn() {
+        int round = life.lastIndex();
+        while (life.rounds().get(round).opening() instanceof Opening.Return) {
+            round--;
+        }
+        return ofRound(round);
     }
 
     @Nullable
@@ -76,7 +99,9 @@ final class DueInForce {
                     && life.grant().stamp().at().isAfter(sendBack.fact().stamp().at());
             return granted || sendBack.fact().newDue() != null ? ofRound(round) : null;
         }
-        if (opening instanceof Opening.Return && life.handedInBefore(round)) {
+        if (opening instanceof Opening.Return returned
+                && (life.handedInBefore(round)
+                        || (returned.redo() != null && returned.redo().due() != null))) {
             return ofRound(round);
         }
         return life.grant() == null ? null : base();

@@ -16,7 +16,9 @@ import org.jspecify.annotations.Nullable;
  * @param begun since when something has been begun, or null
  * @param withdrawn when the last withdrawal was made, or null
  * @param grant the extension made last, or null
- * @param scores the last word on each attempt, by its number
+ * @param scores the word that stands on each attempt, by its number: the last one posted, else the last
+ * @param completable whether what is handed in now would complete what was flagged incomplete
+ * @param toComplete whether it was flagged incomplete and nothing was handed in since
  */
 record Life(
         Instant now,
@@ -31,10 +33,40 @@ record Life(
         Fact.@Nullable Reopened reopened,
         Map<Integer, Fact.Scored> scores,
         int posts,
-        int replies) {
+        int replies,
+        boolean completable,
+        boolean toComplete) {
 
-    /** One hand-in. {@code assumed} is work that expects none and counts as done at its due. */
-    record HandIn(Instant at, int attempt, boolean assumed) {}
+    /**
+     * One hand-in.
+     *
+     * @param judgedAt by which it is on time or late: that of what it completes, else its own
+     */
+    record HandIn(Instant at, Instant judgedAt, int attempt, Kind kind) {
+        enum Kind {
+            MADE,
+            /** Work that expects none and counts as done at its due. */
+            ASSUMED,
+            /** Completes an earlier one and belongs to the same attempt. */
+            COMPLETING
+        }
+
+        static HandIn made(Instant at, int attempt) {
+            return new HandIn(at, at, attempt, Kind.MADE);
+        }
+
+        static HandIn assumed(Instant due) {
+            return new HandIn(due, due, 1, Kind.ASSUMED);
+        }
+
+        HandIn completedBy(Instant later) {
+            return new HandIn(later, judgedAt, attempt, Kind.COMPLETING);
+        }
+
+        boolean assumed() {
+            return kind == Kind.ASSUMED;
+        }
+    }
 
     /** From one opening to the next: what was handed in, after whatever opened it. */
     record Round(Opening opening, List<HandIn> handIns) {
@@ -103,11 +135,13 @@ record Life(
         return Optional.empty();
     }
 
-    /** The hand-ins that use an attempt up: all but what was sent back and is still to be fixed. */
+    /** The hand-ins that use an attempt up: not what completes another, nor what was sent back and is still to be fixed. */
     List<HandIn> counted() {
         List<HandIn> counted = new ArrayList<>();
         for (int i = 0; i <= lastIndex(); i++) {
-            List<HandIn> here = rounds.get(i).handIns();
+            List<HandIn> here = rounds.get(i).handIns().stream()
+                    .filter(handIn -> handIn.kind() != HandIn.Kind.COMPLETING)
+                    .toList();
             boolean givenBack = i < lastIndex()
                     && rounds.get(i + 1).opening() instanceof Opening.SendBack
                     && !returnedUnfixed(i + 1);

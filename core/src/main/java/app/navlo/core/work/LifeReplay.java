@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -30,6 +31,12 @@ final class LifeReplay {
     private Fact.@Nullable Reopened reopened;
     private int posts;
     private int replies;
+    /** The hand-in that was flagged incomplete, while what is handed in completes it. */
+    private @Nullable HandIn lacking;
+
+    private boolean toComplete;
+    /** Numbers that came with what completes an attempt, and that attempt. */
+    private final Map<Integer, Integer> sameAttempt = new HashMap<>();
 
     private static final Comparator<Fact> IN_ORDER = Comparator.comparing(Fact::stamp, Stamp.CHRONOLOGICAL);
 
@@ -57,12 +64,14 @@ final class LifeReplay {
         if (fact instanceof Fact.DraftStarted || fact instanceof Fact.AttemptBegun) {
             begin(at);
         } else if (fact instanceof Fact.HandedIn handedIn) {
-            handIns.add(new HandIn(at, handedIn.attempt(), false));
+            handIn(at, handedIn.attempt());
         } else if (fact instanceof Fact.Posted posted) {
             post(posted);
         } else if (fact instanceof Fact.Withdrawn) {
             withdraw(at);
         } else if (fact instanceof Fact.SentBack sentBack) {
+            lacking = null;
+            toComplete = false;
             closeRound(new Opening.SendBack(sentBack));
         } else if (fact instanceof Fact.Returned returned) {
             giveBack(at, returned.redo());
@@ -71,7 +80,7 @@ final class LifeReplay {
         } else if (fact instanceof Fact.Excused excused) {
             excuse = excused;
         } else if (fact instanceof Fact.Flagged flagged) {
-            flag = flagged.flag() == Flag.CLEARED ? null : flagged;
+            flag(flagged);
         } else {
             moveDue(fact);
         }
@@ -92,6 +101,32 @@ final class LifeReplay {
         }
     }
 
+    private void flag(Fact.Flagged flagged) {
+        flag = flagged.flag() == Flag.CLEARED ? null : flagged;
+        lacking = flagged.flag() == Flag.INCOMPLETE ? standing() : null;
+        toComplete = lacking != null;
+    }
+
+    private @Nullable HandIn standing() {
+        Round before = closed.isEmpty() ? null : closed.get(closed.size() - 1);
+        List<HandIn> here =
+                handIns.isEmpty() && before != null && opening instanceof Opening.Return ? before.handIns() : handIns;
+        return here.isEmpty() ? null : here.get(here.size() - 1);
+    }
+
+    /** What completes another hand-in uses no attempt, whatever number it came with. */
+    private void handIn(Instant at, int attempt) {
+        if (lacking == null) {
+            handIns.add(HandIn.made(at, attempt));
+            return;
+        }
+        handIns.add(lacking.completedBy(at));
+        if (attempt != lacking.attempt()) {
+            sameAttempt.put(attempt, lacking.attempt());
+        }
+        toComplete = false;
+    }
+
     private void begin(Instant at) {
         if (begun == null) {
             begun = at;
@@ -107,8 +142,9 @@ final class LifeReplay {
         }
         begin(posted.stamp().at());
         boolean handInStands = !handIns.isEmpty();
-        if (partsComplete() && (!wasComplete || (!handInStands && opening instanceof Opening.Start))) {
-            handIns.add(new HandIn(posted.stamp().at(), 1, false));
+        boolean firstTime = !wasComplete || (!handInStands && opening instanceof Opening.Start);
+        if (partsComplete() && (firstTime || toComplete)) {
+            handIn(posted.stamp().at(), 1);
         }
     }
 
@@ -120,28 +156,45 @@ final class LifeReplay {
     private void withdraw(Instant at) {
         if (!handIns.isEmpty()) {
             handIns = new ArrayList<>();
+            sameAttempt.clear();
+            lacking = null;
+            toComplete = false;
             withdrawn = at;
             begin(at);
         }
     }
 
     private void score(Fact.Scored scored) {
-        scores.put(scored.attempt(), scored);
-        boolean laterAttemptHandedIn = latestAttempt() > scored.attempt();
+        int attempt = sameAttempt.getOrDefault(scored.attempt(), scored.attempt());
+        Fact.Scored before = scores.get(attempt);
+        if (before == null || !before.posted() || scored.posted()) {
+            scores.put(attempt, scored);
+        }
+        boolean laterAttemptHandedIn = latestAttempt() > attempt;
         if (!scored.counts() || laterAttemptHandedIn) {
             return;
         }
         boolean alreadyReturned = handIns.isEmpty() && opening instanceof Opening.Return;
         if (!alreadyReturned) {
-            closeRound(new Opening.Return(scored.stamp().at(), null));
+            closeByReturn(scored.stamp().at(), null);
         }
+    }
+
+    /** What was flagged incomplete before it came back asks for nothing any more. */
+    private void closeByReturn(Instant at, Fact.@Nullable RedoAsked redo) {
+        boolean flaggedBefore = flag == null || flag.stamp().at().isBefore(at);
+        if (flaggedBefore) {
+            lacking = null;
+            toComplete = false;
+        }
+        closeRound(new Opening.Return(at, redo));
     }
 
     private void giveBack(Instant at, Fact.@Nullable RedoAsked redo) {
         if (handIns.isEmpty() && opening instanceof Opening.Return) {
             opening = new Opening.Return(at, redo);
         } else {
-            closeRound(new Opening.Return(at, redo));
+            closeByReturn(at, redo);
         }
     }
 
@@ -170,7 +223,7 @@ final class LifeReplay {
         }
         Instant due = DueInForce.base(item, grant, tokens);
         if (due != null && !now.isBefore(due)) {
-            handIns.add(new HandIn(due, 1, true));
+            handIns.add(HandIn.assumed(due));
         }
     }
 
@@ -190,6 +243,8 @@ final class LifeReplay {
                 reopened,
                 Map.copyOf(scores),
                 posts,
-                replies);
+                replies,
+                lacking != null,
+                toComplete);
     }
 }

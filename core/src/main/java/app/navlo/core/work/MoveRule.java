@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
 enum MoveRule implements Rule {
     EXCUSED(Move.SETTLED, "Excused; nothing is left to do"),
     OPTIONAL_OVER(Move.SETTLED, "Optional, and its due is past"),
+    TO_COMPLETE(Move.YOURS, "Flagged incomplete, and what is lacking is still accepted"),
     WITH_TEACHER(Move.TEACHERS, "It is with the teacher"),
     REDO_ASKED(Move.YOURS, "A redo was asked for, and it is still accepted"),
     REDO_ALLOWED(Move.YOURS, "Below the pass mark, and a redo is allowed"),
@@ -32,12 +33,14 @@ enum MoveRule implements Rule {
         return template;
     }
 
-    record Answer(Move move, Reason reason) {}
+    /** @param mayHandIn one's own to hand in, or optional work past its due that is still taken */
+    record Answer(Move move, boolean mayHandIn, Reason reason) {}
 
     static Answer of(
             WorkItem item, Life life, Stage stage, Clock clock, Redo.@Nullable Kind redo, @Nullable Instant due) {
         MoveRule rule = rule(item, life, stage, clock, redo, due);
-        return new Answer(rule.move, Reason.of(rule));
+        boolean stillTaken = rule == OPTIONAL_OVER && clock.accepted() && stage != Stage.NOT_OPEN;
+        return new Answer(rule.move, rule.move == Move.YOURS || stillTaken, Reason.of(rule));
     }
 
     private static MoveRule rule(
@@ -46,11 +49,14 @@ enum MoveRule implements Rule {
         if (stage == Stage.EXCUSED) {
             return EXCUSED;
         }
+        boolean toComplete = life.toComplete() && clock.accepted();
         if (stage == Stage.TURNED_IN) {
-            return WITH_TEACHER;
+            return toComplete ? TO_COMPLETE : WITH_TEACHER;
         }
         if (stage == Stage.RETURNED) {
-            return redo == null || !clock.accepted() ? RETURNED : redo == Redo.Kind.ASKED ? REDO_ASKED : REDO_ALLOWED;
+            return redo != null && clock.accepted()
+                    ? redo == Redo.Kind.ASKED ? REDO_ASKED : REDO_ALLOWED
+                    : toComplete ? TO_COMPLETE : RETURNED;
         }
         if (!item.required() && pastDue) {
             return OPTIONAL_OVER;

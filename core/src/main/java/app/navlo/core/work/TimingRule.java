@@ -37,10 +37,10 @@ enum TimingRule implements Rule {
         DueInForce dues = new DueInForce(item, life);
         int deciding = life.sentBack() ? -1 : decidingRound(life);
         if (deciding < 0) {
-            return awaited(dues.ofCurrentRound(), clock);
+            return awaited(dues.awaited(), clock);
         }
         HandIn handIn = life.rounds().get(deciding).last().orElseThrow();
-        return judged(handIn.at(), dues.ofRound(deciding));
+        return judged(handIn.judgedAt(), dues.ofRound(deciding));
     }
 
     private static int decidingRound(Life life) {

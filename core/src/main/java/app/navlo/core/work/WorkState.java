@@ -4,6 +4,7 @@ import app.navlo.core.policy.Acceptance;
 import app.navlo.core.reason.Reason;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Objects;
 import java.util.Optional;
@@ -15,6 +16,9 @@ import org.jspecify.annotations.Nullable;
  * @param due the due that judges the hand-in that decides, or the one now awaited; null for none
  * @param acceptance for a hand-in made now; that it is open is no offer to hand in: ask the move
  * @param accepted whether acceptance is open now
+ * @param mayHandIn whether a hand-in may be made now: it is one's own move, or optional work past its due that is still taken
+ * @param toComplete whether it was flagged incomplete and what is lacking may still be handed in; it is then judged by
+ *     {@code handedInAt}
  * @param handInStands not withdrawn, and not sent back since
  * @param handedInAt the hand-in that decides late or on time, or null
  * @param parts of a discussion; null for everything else
@@ -32,6 +36,8 @@ public record WorkState(
         @Nullable Instant due,
         Acceptance acceptance,
         boolean accepted,
+        boolean mayHandIn,
+        boolean toComplete,
         Shown shown,
         boolean handInStands,
         @Nullable Instant handedInAt,
@@ -77,6 +83,8 @@ public record WorkState(
                 timing.due(),
                 acceptance,
                 clock.accepted(),
+                move.mayHandIn(),
+                move.mayHandIn() && life.toComplete(),
                 Shown.of(life, timing.timing()),
                 life.handInStands(),
                 timing.handedInAt(),
@@ -86,7 +94,7 @@ public record WorkState(
                 AcceptanceRule.attemptsAllowed(item, life),
                 ScoreShown.of(item, life),
                 Attempts.of(item, life),
-                nextChange(item, clock, timing.due()),
+                nextChange(item, clock, timing.due(), redo == null ? null : redo.due()),
                 new Because(stage.reason(), timing.reason(), missing.reason(), move.reason()));
     }
 
@@ -97,15 +105,18 @@ public record WorkState(
         Instant due = new DueInForce(item, life).ofCurrentRound();
         Optional<Life.HandIn> handedIn = life.current().last();
         Timing timing = handedIn.isPresent()
-                ? TimingRule.judged(handedIn.get().at(), due).timing()
+                ? TimingRule.judged(handedIn.get().judgedAt(), due).timing()
                 : TimingRule.awaited(due, clock).timing();
         return new Redo(kind, due, timing);
     }
 
-    private static @Nullable Instant nextChange(WorkItem item, Clock clock, @Nullable Instant due) {
+    private static @Nullable Instant nextChange(
+            WorkItem item, Clock clock, @Nullable Instant due, @Nullable Instant redoDue) {
         Instant next = sooner(item.schedule().opensAt(), null, clock);
-        next = sooner(due == null ? null : due.minus(clock.soon()), next, clock);
-        next = sooner(due, next, clock);
+        for (Instant edge : Arrays.asList(due, redoDue)) {
+            next = sooner(edge == null ? null : edge.minus(clock.soon()), next, clock);
+            next = sooner(edge, next, clock);
+        }
         return sooner(clock.acceptance().ends(), next, clock);
     }
 

@@ -74,6 +74,27 @@ final class Lives {
         return facts;
     }
 
+    /** The same with more hand-ins, flags, send-backs and returns, which make a life hard to read. */
+    List<Fact> eventful() {
+        List<Fact> facts = facts();
+        int more = 2 + random.nextInt(6);
+        for (int i = 0; i < more; i++) {
+            Instant at = moment();
+            Stamp stamp = new Stamp(at, at, order++, Actor.TEACHER, "A. Person", "test");
+            facts.add(
+                    switch (random.nextInt(6)) {
+                        case 0, 1 -> new Fact.HandedIn(stamp, 1 + random.nextInt(3), HandInContent.TEXT);
+                        case 2 -> new Fact.Flagged(stamp, Flag.INCOMPLETE);
+                        case 3 -> new Fact.Posted(stamp, Fact.Posted.Part.values()[random.nextInt(2)]);
+                        case 4 ->
+                            new Fact.SentBack(stamp, "a page is missing", random.nextBoolean() ? deadline() : null);
+                        default ->
+                            new Fact.Returned(stamp, random.nextBoolean() ? new Fact.RedoAsked(deadline()) : null);
+                    });
+        }
+        return facts;
+    }
+
     private Fact fact() {
         Instant at = moment();
         Instant learnt = at.plus(Duration.ofHours(random.nextInt(3) == 0 ? random.nextInt(48) : 0));

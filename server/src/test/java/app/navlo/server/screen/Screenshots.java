@@ -143,6 +143,7 @@ public class Screenshots extends Screen {
             assertThat(page.locator("[data-link]").filter(new Locator.FilterOptions().setHasText(link)))
                     .containsText("Last answered today");
         }
+        assertThat(page.getByText("Asking the school")).hasCount(0);
         shoot(page, "links");
     }
 }
