@@ -8,6 +8,7 @@ import app.navlo.core.grade.Drops;
 import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Valued;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -60,7 +61,7 @@ public class RulesBench {
     @State(Scope.Benchmark)
     public static class Books {
         private final List<CourseBook> books = new ArrayList<>();
-        private final List<WhatIf> change = List.of(WhatIf.score("w7", Rational.of(20)));
+        private final List<WhatIf> change = List.of(WhatIf.counts("w7", Rational.of(20)));
 
         @Setup
         public void fill() {
@@ -89,7 +90,7 @@ public class RulesBench {
         for (SomeCourse.Life life : term.works) {
             List<Fact> facts = life.facts();
             Instant now = SomeCourse.NOW;
-            hole.consume(WorkState.of(life.item(), facts, false, WorkState.DEFAULT_SOON, now));
+            hole.consume(WorkState.of(life.item(), facts, GateState.OPEN, WorkState.DEFAULT_SOON, now));
         }
     }
 

@@ -7,6 +7,7 @@ import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Redo;
@@ -31,7 +32,7 @@ final class StatesCases implements Adapter {
         WorkState state = WorkState.of(
                 item(work),
                 Json.list(given.get("facts"), StatesCases::fact),
-                work.get("gateShut").asBoolean(),
+                work.get("gateShut").asBoolean() ? GateState.SHUT : GateState.OPEN,
                 Duration.ofHours(given.get("course").get("soonHours").asLong()),
                 Json.instant(given.get("now")));
         return answer(state);

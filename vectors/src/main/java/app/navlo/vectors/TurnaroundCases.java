@@ -28,7 +28,7 @@ final class TurnaroundCases implements Adapter {
                                 Json.instant(node.get("returned")))),
                 calendar,
                 now);
-        SafeBy safeBy = SafeBy.of(turnaround, Json.instant(given.get("close")), calendar, now);
+        SafeBy safeBy = SafeBy.of(turnaround, Json.instant(given.get("close")), calendar, null, now);
         return Json.map(
                 "source",
                 turnaround.source().name().toLowerCase(Locale.ROOT),

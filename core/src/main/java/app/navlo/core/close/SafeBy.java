@@ -8,13 +8,15 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.format.TextStyle;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The last instant to hand in so that work is graded before the close.
  *
- * @param passed whether {@code now} was later than it
+ * @param passed whether it was handed in later than that, or isn't handed in and {@code now} is later
+ * @param safe whether it was handed in by then
  */
-public record SafeBy(Instant at, By rule, boolean passed, Reason reason) {
+public record SafeBy(Instant at, By rule, boolean passed, boolean safe, Reason reason) {
     public enum By implements Rule {
         RHYTHM("Graded on {day}s: in by {at}, it is in the last pile before the close of {close}"),
         PERCENTILE("Nine in ten come back within {p90} of school time, and the grading close is {close}");
@@ -34,8 +36,14 @@ public record SafeBy(Instant at, By rule, boolean passed, Reason reason) {
     /** How far back a grading day is looked for. Beyond that there is no rhythm left to speak of. */
     private static final int WEEKS = 60;
 
-    /** By rhythm, the start of the last grading day that is over by the close and is no holiday; else by percentile. */
-    public static SafeBy of(Turnaround turnaround, Instant close, SchoolCalendar calendar, Instant now) {
+    /**
+     * By rhythm, the start of the last grading day that is over by the close and is no holiday; else by percentile.
+     *
+     * @param handedIn null for what isn't with the teacher
+     */
+    public static SafeBy of(
+            Turnaround turnaround, Instant close, SchoolCalendar calendar, @Nullable Instant handedIn, Instant now) {
+        Instant judged = handedIn == null ? now : handedIn;
         DayOfWeek day = turnaround.gradingDay();
         if (day != null) {
             LocalDate last = lastGradingDay(day, close, calendar);
@@ -44,11 +52,11 @@ public record SafeBy(Instant at, By rule, boolean passed, Reason reason) {
                     .with("day", day.getDisplayName(TextStyle.FULL, Locale.ENGLISH))
                     .with("close", close)
                     .with("at", at);
-            return new SafeBy(at, By.RHYTHM, now.isAfter(at), reason);
+            return new SafeBy(at, By.RHYTHM, judged.isAfter(at), handedIn != null && !handedIn.isAfter(at), reason);
         }
         Instant at = calendar.latestStart(turnaround.p90(), close);
         Reason reason = Reason.of(By.PERCENTILE).with("p90", turnaround.p90()).with("close", close);
-        return new SafeBy(at, By.PERCENTILE, now.isAfter(at), reason);
+        return new SafeBy(at, By.PERCENTILE, judged.isAfter(at), handedIn != null && !handedIn.isAfter(at), reason);
     }
 
     private static LocalDate lastGradingDay(DayOfWeek weekday, Instant close, SchoolCalendar calendar) {

@@ -8,15 +8,19 @@ import app.navlo.core.gate.Shut;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.work.GateState;
+import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkKind;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /** Everything that follows from a course's rules and facts at an instant. Immutable; it asks for nothing later. */
 public final class CourseBook {
@@ -24,7 +28,9 @@ public final class CourseBook {
     private final Instant now;
     private final Map<String, Worked> worked = new LinkedHashMap<>();
     private final Map<String, List<Shut>> shut = new LinkedHashMap<>();
+    private final Map<String, Set<String>> forGood = new LinkedHashMap<>();
     private final CourseGates gates;
+    private final LeewayAnswers leeway;
     private final Turnaround turnaround;
     private final Ledger ledger;
     private final Map<String, GradedWork> graded = new LinkedHashMap<>();
@@ -34,19 +40,30 @@ public final class CourseBook {
     private CourseBook(CourseRules rules, List<CourseWork> works, Collection<GradedReturn> returns, Instant now) {
         this.rules = rules;
         this.now = now;
-        List<Worked> ungated =
-                works.stream().map(work -> Worked.of(work, rules, false, now)).toList();
+        List<Worked> ungated = works.stream()
+                .map(work -> Worked.of(work, rules, GateState.OPEN, now))
+                .toList();
         gates = gates(rules, ungated);
+        leeway = new LeewayAnswers(rules, ungated, now);
+        Map<String, Worked> byId = new HashMap<>();
+        ungated.forEach(one -> byId.put(one.id(), one));
+        ShutForGood never = new ShutForGood(byId, gates, leeway, now);
         for (Worked one : ungated) {
             List<Shut> closed = gates.shutting(one.id(), now);
+            GateState gate = closed.isEmpty()
+                    ? GateState.OPEN
+                    : never.by(one.id()).isEmpty() ? GateState.SHUT : GateState.SHUT_FOR_GOOD;
+            Worked then = gate == GateState.OPEN ? one : Worked.of(one.work(), rules, gate, now);
             shut.put(one.id(), closed);
-            worked.put(one.id(), closed.isEmpty() ? one : Worked.of(one.work(), rules, true, now));
+            worked.put(one.id(), then);
+            boolean waits = gate == GateState.SHUT_FOR_GOOD && then.state().move() == Move.OUT_OF_REACH;
+            forGood.put(one.id(), waits ? never.by(one.id()) : Set.of());
         }
         turnaround = Turnaround.of(rules.course(), returns, rules.calendar(), now);
         ledger = new Ledger(worked.values(), rules, now);
         worked.values().stream().filter(Ledger::counts).forEach(one -> graded.put(one.id(), ledger.graded(one)));
         readings = Readings.of(rules.scheme(), rules.table(), graded.values());
-        all = new Findings(rules, worked.values(), graded, ledger, turnaround, now);
+        all = new Findings(rules, worked.values(), graded, ledger, leeway, turnaround, now);
     }
 
     /**
@@ -85,6 +102,18 @@ public final class CourseBook {
         return rules;
     }
 
+    Map<String, Worked> worked() {
+        return worked;
+    }
+
+    Map<String, GradedWork> gradedById() {
+        return graded;
+    }
+
+    Ledger ledger() {
+        return ledger;
+    }
+
     public boolean has(String work) {
         return worked.containsKey(work);
     }
@@ -99,7 +128,7 @@ public final class CourseBook {
 
     /** In the course's bank; 0 where it has none. */
     public int tokensLeft() {
-        return all.tokensLeft();
+        return leeway.tokensLeft();
     }
 
     public Turnaround turnaround() {
@@ -143,13 +172,13 @@ public final class CourseBook {
     /** All that is known of each piece of work, in the order of the course. */
     public List<Finding> findings() {
         return worked.values().stream()
-                .map(one -> all.of(one, shut.get(one.id())))
+                .map(one -> all.of(one, shut.get(one.id()), forGood.get(one.id())))
                 .toList();
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
     public Finding finding(String work) {
-        return all.of(one(work), shut.get(work));
+        return all.of(one(work), shut.get(work), forGood.get(work));
     }
 
     /** Where a piece of work lies in time. */
@@ -183,6 +212,6 @@ public final class CourseBook {
      * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
      */
     public Trial trial(List<WhatIf> changes, List<Trial.Added> added) {
-        return new Trial(this, WhatIf.apply(changes, worked, rules, now), added);
+        return Trial.of(this, added).and(changes);
     }
 }

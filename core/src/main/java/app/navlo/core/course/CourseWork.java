@@ -16,7 +16,8 @@ import org.jspecify.annotations.Nullable;
  * @param facts in any order
  * @param late its own policy, which beats the course's; null for the course's
  * @param ownPercent the student's own figure of what it will bring, 0–100 and above; null for none
- * @param minutes of effort, at least 0
+ * @param minutes of effort, at least 0; for what happens at its time, of preparing for it
+ * @param preparing percent of its points that preparing is thought to bring, 0–100; it matters for what happens at its time
  */
 public record CourseWork(
         WorkItem item,
@@ -25,7 +26,22 @@ public record CourseWork(
         @Nullable LatePolicy late,
         @Nullable Rational ownPercent,
         long minutes,
+        Rational preparing,
         List<Fact> facts) {
+    public static final Rational USUAL_PREPARING = Rational.of(50);
+
+    /** With what preparing is usually thought to bring. */
+    public CourseWork(
+            WorkItem item,
+            Place place,
+            List<Gate> gates,
+            @Nullable LatePolicy late,
+            @Nullable Rational ownPercent,
+            long minutes,
+            List<Fact> facts) {
+        this(item, place, gates, late, ownPercent, minutes, USUAL_PREPARING, facts);
+    }
+
     /**
      * Where it stands in the course.
      *
@@ -48,6 +64,7 @@ public record CourseWork(
         new Check()
                 .notNegative(minutes, "minutes")
                 .notNegative(ownPercent, "ownPercent")
+                .percent(preparing, "preparing")
                 .orThrow();
     }
 
@@ -61,6 +78,6 @@ public record CourseWork(
     }
 
     CourseWork with(List<Fact> others) {
-        return new CourseWork(item, place, gates, late, ownPercent, minutes, others);
+        return new CourseWork(item, place, gates, late, ownPercent, minutes, preparing, others);
     }
 }

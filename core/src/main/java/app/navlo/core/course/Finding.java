@@ -12,6 +12,7 @@ import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -21,6 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param policy its own, or the course's
  * @param state with gates counted in
  * @param shut the gates that shut it; empty if none does
+ * @param shutForGood the work at the root of it, where no gate can open any more by the student's own doing; else empty
  * @param outcome its attempts with their penalties, and what is kept
  * @param penalty what lateness takes off full marks: of its hand-in, else of a hand-in now; null where none is to come
  * @param steps what is kept of full marks by when it is handed in; empty where nothing is to be handed in any more
@@ -28,7 +30,10 @@ import org.jspecify.annotations.Nullable;
  * @param checkIt why it should be asked about; empty if there is no reason
  * @param expectedPercent before any penalty
  * @param graded what the readings know of it; null where it never counts
- * @param impact in the units of the course's figure; null where it has none
+ * @param impact what a zero there would cost, in the units of the course's figure; null where it has none
+ * @param raised points that would count if less than is expected stood and were raised to it; null where nothing can
+ * @param lift what the expected score would bring where something less stands that could still be raised: a zero, a redo, work
+ *     that is shut for good; null where nothing can
  */
 public record Finding(
         CourseWork work,
@@ -36,6 +41,7 @@ public record Finding(
         LatePolicy policy,
         WorkState state,
         List<Shut> shut,
+        Set<String> shutForGood,
         AttemptRule.Outcome outcome,
         LatePolicy.@Nullable Judged penalty,
         List<LatePolicy.Step> steps,
@@ -44,6 +50,8 @@ public record Finding(
         Rational expectedPercent,
         @Nullable GradedWork graded,
         @Nullable Rational impact,
+        @Nullable Rational raised,
+        @Nullable Rational lift,
         ExtensionDesk.Answer extension,
         TokenDesk.Answer tokens) {
     public String id() {

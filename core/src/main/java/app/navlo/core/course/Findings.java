@@ -7,21 +7,20 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Impact;
+import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
-import app.navlo.core.leeway.ExtensionDesk;
-import app.navlo.core.leeway.TokenDesk;
+import app.navlo.core.policy.Attempt;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.policy.Window;
-import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkState;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /** Puts together what all rooms say of each piece of work. */
@@ -31,14 +30,15 @@ final class Findings {
     private final Ledger ledger;
     private final Impact impact;
     private final Turnaround turnaround;
+    private final LeewayAnswers leeway;
     private final Instant now;
-    private final int tokensLeft;
 
     Findings(
             CourseRules rules,
             Collection<Worked> works,
             Map<String, GradedWork> graded,
             Ledger ledger,
+            LeewayAnswers leeway,
             Turnaround turnaround,
             Instant now) {
         this.rules = rules;
@@ -47,36 +47,22 @@ final class Findings {
         this.impact = new Impact(rules.scheme(), graded.values());
         this.turnaround = turnaround;
         this.now = now;
-        this.tokensLeft =
-                rules.tokens() == null ? 0 : Math.max(0, rules.tokens().bank() - spent(works));
+        this.leeway = leeway;
     }
 
-    int tokensLeft() {
-        return tokensLeft;
-    }
-
-    private int spent(Collection<Worked> works) {
-        int each = rules.extension() == null ? 0 : rules.extension().tokens();
-        return works.stream()
-                .mapToInt(one -> count(one, Fact.TokenUsed.class) + each * count(one, Fact.ExtensionGranted.class))
-                .sum();
-    }
-
-    private int count(Worked one, Class<? extends Fact> kind) {
-        return (int) one.work().facts().stream()
-                .filter(fact -> kind.isInstance(fact) && !fact.stamp().at().isAfter(now))
-                .count();
-    }
-
-    Finding of(Worked one, List<Shut> shut) {
+    /** @param forGood the work at the root of it, where it is shut for good */
+    Finding of(Worked one, List<Shut> shut, Set<String> forGood) {
         GradedWork values = graded.get(one.id());
         Rational worth = values == null ? null : impact.of(values).orElse(null);
+        Rational raised = forGood.isEmpty() ? ledger.raised(one) : ledger.expectedRaw(one);
+        Bar never = !one.item().expectsHandIn() ? Bar.IN_CLASS : forGood.isEmpty() ? null : Bar.SHUT_FOR_GOOD;
         return new Finding(
                 one.work(),
                 one.item(),
                 one.policy(),
                 one.state(),
                 shut,
+                forGood,
                 one.outcome(),
                 penalty(one),
                 steps(one),
@@ -85,8 +71,10 @@ final class Findings {
                 ledger.expectedPercent(one),
                 values,
                 worth,
-                extension(one),
-                tokens(one));
+                raised,
+                values == null || raised == null ? null : lift(values, raised),
+                leeway.extension(one, never),
+                leeway.tokens(one, never));
     }
 
     /** @param doneAt when it would be finished and handed in */
@@ -94,8 +82,8 @@ final class Findings {
         Rational done = ledger.expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
         Rational now = one.state().stage() == Stage.DRAFT || one.state().handInStands() ? done : Rational.ZERO;
         Choices.Case compared = new Choices.Case(
-                asking(one),
-                using(one),
+                leeway.asking(one),
+                leeway.using(one),
                 new Window(
                         one.state().due(),
                         one.item().schedule().closesAt() == null
@@ -112,12 +100,8 @@ final class Findings {
         return LeewayCase.of(finding, compared, rules);
     }
 
-    private static boolean toHandIn(WorkState state) {
-        return state.move() == Move.YOURS || state.move() == Move.NOT_YET;
-    }
-
-    private @Nullable Instant dueToCome(WorkState state) {
-        return state.redo() != null ? state.redo().due() : state.due();
+    private @Nullable Rational lift(GradedWork values, Rational raised) {
+        return impact.with(values, raised).filter(brings -> brings.signum() > 0).orElse(null);
     }
 
     private LatePolicy.@Nullable Judged penalty(Worked one) {
@@ -125,10 +109,10 @@ final class Findings {
         if (!one.item().expectsHandIn()) {
             return null;
         }
-        if (state.handedInAt() != null && !toHandIn(state)) {
+        if (state.handedInAt() != null && (!state.toHandIn() || state.toComplete())) {
             return judge(one, state.due(), state.handedInAt());
         }
-        return toHandIn(state) ? judge(one, dueToCome(state), now) : null;
+        return state.toHandIn() ? judge(one, state.dueToCome(), now) : null;
     }
 
     private LatePolicy.Judged judge(Worked one, @Nullable Instant due, Instant at) {
@@ -137,12 +121,16 @@ final class Findings {
 
     private List<LatePolicy.Step> steps(Worked one) {
         WorkState state = one.state();
-        if (!toHandIn(state) || !state.accepted() || !one.item().expectsHandIn()) {
+        if (!state.toHandIn() || !state.accepted() || !one.item().expectsHandIn()) {
             return List.of();
+        }
+        if (state.toComplete() && state.handedInAt() != null) {
+            Rational kept = judge(one, state.due(), state.handedInAt()).score();
+            return List.of(new LatePolicy.Step(state.acceptance().ends(), kept));
         }
         return one.policy()
                 .steps(
-                        dueToCome(state),
+                        state.dueToCome(),
                         one.possible(),
                         one.possible(),
                         now,
@@ -153,10 +141,12 @@ final class Findings {
     private @Nullable SafeBy safeBy(Worked one) {
         Instant close = one.item().schedule().gradingClose();
         boolean matters =
-                one.work().counted() && (toHandIn(one.state()) || one.state().stage() == Stage.TURNED_IN);
-        return close == null || !matters || now.isAfter(close)
-                ? null
-                : SafeBy.of(turnaround, close, rules.calendar(), now);
+                one.work().counted() && (one.state().toHandIn() || one.state().stage() == Stage.TURNED_IN);
+        if (close == null || !matters || now.isAfter(close) || !one.item().expectsHandIn()) {
+            return null;
+        }
+        Instant handedIn = one.state().stage() == Stage.TURNED_IN ? lastHandIn(one) : null;
+        return SafeBy.of(turnaround, close, rules.calendar(), handedIn, now);
     }
 
     private List<CheckIt> checkIt(Worked one) {
@@ -169,49 +159,11 @@ final class Findings {
                         state.handedInAt(), state.shown().flag() == Flag.MISSING, turnaround, rules.calendar(), now);
     }
 
-    private ExtensionDesk.Answer extension(Worked one) {
-        return ExtensionDesk.ask(asking(one));
-    }
-
-    private ExtensionDesk.Asking asking(Worked one) {
-        int granted = count(one, Fact.ExtensionGranted.class);
-        int answered = granted + count(one, Fact.ExtensionDeclined.class);
-        return new ExtensionDesk.Asking(
-                rules.extension(),
-                one.item().schedule().due(),
-                rules.calendar().zone(),
-                now,
-                one.item().schedule().gradingClose(),
-                granted,
-                Math.max(0, count(one, Fact.ExtensionAsked.class) - answered),
-                keyOpenedAt(one),
-                tokensLeft);
-    }
-
-    private TokenDesk.Answer tokens(Worked one) {
-        return TokenDesk.use(using(one));
-    }
-
-    private TokenDesk.Using using(Worked one) {
-        int used = count(one, Fact.TokenUsed.class);
-        Duration moved =
-                rules.tokens() == null ? Duration.ZERO : rules.tokens().span().multipliedBy(used);
-        Instant due = one.state().due();
-        return new TokenDesk.Using(
-                rules.tokens(),
-                due == null ? null : due.minus(moved),
-                now,
-                one.item().schedule().gradingClose(),
-                keyOpenedAt(one),
-                tokensLeft,
-                used);
-    }
-
-    private @Nullable Instant keyOpenedAt(Worked one) {
-        return one.work().facts().stream()
-                .filter(fact -> fact instanceof Fact.KeyOpened)
-                .map(fact -> fact.stamp().at())
-                .min(Instant::compareTo)
+    private static @Nullable Instant lastHandIn(Worked one) {
+        return one.state().attempts().list().stream()
+                .map(Attempt::handedIn)
+                .filter(Objects::nonNull)
+                .max(Instant::compareTo)
                 .orElse(null);
     }
 }

@@ -4,8 +4,10 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.ExpectedScore;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.policy.AttemptRule;
+import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -69,10 +71,10 @@ final class Ledger {
                 one.work().place().extra(),
                 one.item().required(),
                 one.outcome().kept(),
-                state.attempts().scoredAt(),
-                due,
+                one.outcome().kept() == null ? due : state.attempts().scoredAt(),
                 due == null || !due.isAfter(now),
                 state.missing(),
+                one.outcome().kept() == null && state.stage() == Stage.TURNED_IN,
                 expected(one),
                 most(one));
     }
@@ -82,15 +84,55 @@ final class Ledger {
         if (one.outcome().kept() != null) {
             return one.outcome().kept();
         }
-        Rational raw = expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
-        return outOfReach(one) ? Rational.ZERO : penalised(one, raw);
+        return outOfReach(one) || refused(one) ? Rational.ZERO : penalised(one, expectedRaw(one));
+    }
+
+    Rational expectedRaw(Worked one) {
+        return expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
+    }
+
+    /** A hand-in that came too late counts nothing, whatever it would have brought. */
+    private static boolean refused(Worked one) {
+        List<AttemptRule.Judged> handedIn = one.outcome().attempts().stream()
+                .filter(judged -> judged.attempt().handedIn() != null)
+                .toList();
+        return one.state().stage() == Stage.TURNED_IN
+                && !handedIn.isEmpty()
+                && handedIn.stream().noneMatch(AttemptRule.Judged::accepted);
+    }
+
+    /** Points that would count if a score that could be raised were raised to what is expected; null where it can't be. */
+    @Nullable
+    Rational raised(Worked one) {
+        Rational kept = one.outcome().kept();
+        Instant close = one.item().schedule().gradingClose();
+        if (kept == null || (close != null && now.isAfter(close))) {
+            return null;
+        }
+        if (redoOpen(one)) {
+            return withRedo(one, expectedRaw(one));
+        }
+        boolean open = kept.isZero() || one.state().toComplete() || mayBeReopened(one);
+        return open ? expectedRaw(one).max(kept) : null;
+    }
+
+    /** Whether a redo waits for nothing but the teacher's word. */
+    private boolean mayBeReopened(Worked one) {
+        RedoRule redo = one.item().redo();
+        WorkItem.Marking marking = one.item().marking();
+        return redo != null
+                && redo.needsReopening()
+                && one.state().stage() == Stage.RETURNED
+                && marking.passPercent() != null
+                && RedoRule.below(marking.passPercent(), one.outcome().keptRaw(), marking.possible())
+                && (redo.until() == null || !now.isAfter(redo.until()));
     }
 
     /** What it can still come to; null where it is left out of the ceiling. */
     private @Nullable Rational most(Worked one) {
         Rational kept = one.outcome().kept();
         if (kept != null) {
-            return redoOpen(one) ? withRedo(one) : kept;
+            return redoOpen(one) ? withRedo(one, one.possible()) : kept;
         }
         if (!outOfReach(one)) {
             return penalised(one, one.possible());
@@ -105,7 +147,8 @@ final class Ledger {
             return true;
         }
         boolean withTeacher = state.stage() == Stage.TURNED_IN || state.stage() == Stage.RETURNED;
-        return !withTeacher && !state.accepted() && state.move() != Move.TEACHERS;
+        boolean closed = !withTeacher && !state.accepted() && state.move() != Move.TEACHERS;
+        return closed || state.move() == Move.OUT_OF_REACH;
     }
 
     private static boolean redoOpen(Worked one) {
@@ -113,8 +156,8 @@ final class Ledger {
                 && (one.state().stage() == Stage.TURNED_IN || one.state().move() == Move.YOURS);
     }
 
-    /** The kept pick among the scores that count and a redo at full points. */
-    private Rational withRedo(Worked one) {
+    /** The kept pick among the scores that count and a redo with so many raw points. */
+    private Rational withRedo(Worked one, Rational raw) {
         List<Rational> scores = new ArrayList<>();
         for (AttemptRule.Judged judged : one.outcome().attempts()) {
             if (judged.counts()) {
@@ -124,7 +167,7 @@ final class Ledger {
         Instant due = one.state().redo().due();
         Instant handedIn = one.state().stage() == Stage.TURNED_IN ? lastHandIn(one) : now;
         Rational redo = one.policy()
-                .judge(due, handedIn, one.possible(), one.possible(), null, rules.calendar())
+                .judge(due, handedIn, one.possible(), raw, null, rules.calendar())
                 .score();
         scores.add(redo);
         return one.item().marking().kept().pick(scores).orElseThrow();
@@ -140,20 +183,18 @@ final class Ledger {
 
     /** Raw points less the penalty of its hand-in, or of a hand-in now; work that expects none bears none. */
     private Rational penalised(Worked one, Rational raw) {
-        Instant handedIn = handInThatCounts(one);
+        if (!one.item().expectsHandIn()) {
+            return raw;
+        }
+        WorkState state = one.state();
+        boolean redo = state.redo() != null && (state.stage() == Stage.TURNED_IN || state.move() == Move.YOURS);
+        Instant due = redo ? state.redo().due() : state.due();
+        boolean withTeacher = state.stage() == Stage.TURNED_IN || (state.stage() == Stage.RETURNED && !redo);
+        Instant handedIn = !withTeacher ? now : redo ? lastHandIn(one) : state.handedInAt();
         return handedIn == null
                 ? raw
                 : one.policy()
-                        .judge(one.state().due(), handedIn, one.possible(), raw, null, rules.calendar())
+                        .judge(due, handedIn, one.possible(), raw, null, rules.calendar())
                         .score();
-    }
-
-    private @Nullable Instant handInThatCounts(Worked one) {
-        if (!one.item().expectsHandIn()) {
-            return null;
-        }
-        WorkState state = one.state();
-        boolean withTeacher = state.stage() == Stage.TURNED_IN || state.stage() == Stage.RETURNED;
-        return withTeacher ? state.handedInAt() : now;
     }
 }

@@ -8,6 +8,7 @@ import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Target;
 import app.navlo.core.grade.Unfolded;
 import app.navlo.core.grade.Valued;
+import app.navlo.core.work.Move;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -17,12 +18,15 @@ import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
-/** A course as it is, or as it would be if some things were otherwise; nothing is kept. */
+/**
+ * A course as it is, or as it would be if some things were otherwise; nothing is kept. What is expected of all other work
+ * stays what it is: a score that is tried is no sign of what the rest will bring.
+ */
 public final class Trial {
     private final CourseBook book;
     private final Map<String, Worked> worked;
+    private final Map<String, GradedWork> graded;
     private final List<Added> added;
-    private final List<GradedWork> graded;
 
     /** Work that isn't in the course, with the points that it would bring. */
     public record Added(
@@ -37,19 +41,20 @@ public final class Trial {
 
         private GradedWork graded(Instant now) {
             return new GradedWork(
-                    id, category, standards, possible, false, true, points, now, null, true, false, points, points);
+                    id, category, standards, possible, false, true, points, now, true, false, false, points, points);
         }
     }
 
-    Trial(CourseBook book, Map<String, Worked> worked, List<Added> added) {
+    private Trial(CourseBook book, Map<String, Worked> worked, Map<String, GradedWork> graded, List<Added> added) {
         this.book = book;
         this.worked = worked;
+        this.graded = graded;
         this.added = List.copyOf(added);
-        Ledger ledger = new Ledger(worked.values(), book.rules(), book.now());
-        List<GradedWork> all = new ArrayList<>();
-        worked.values().stream().filter(Ledger::counts).forEach(one -> all.add(ledger.graded(one)));
-        added.forEach(one -> all.add(one.graded(book.now())));
-        this.graded = List.copyOf(all);
+    }
+
+    /** The course as it is, with work that isn't in it. */
+    static Trial of(CourseBook book, List<Added> added) {
+        return new Trial(book, book.worked(), book.gradedById(), added);
     }
 
     /**
@@ -58,7 +63,14 @@ public final class Trial {
      * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
      */
     public Trial and(List<WhatIf> changes) {
-        return new Trial(book, WhatIf.apply(changes, worked, book.rules(), book.now()), added);
+        Check check = new Check();
+        changes.forEach(change -> check.that(
+                worked.containsKey(change.work()), "work", "is " + change.work() + ", which isn't in the course"));
+        check.orThrow();
+        Map<String, Worked> then = new LinkedHashMap<>(worked);
+        Map<String, GradedWork> values = new LinkedHashMap<>(graded);
+        changes.forEach(change -> change(change, then, values));
+        return new Trial(book, then, values, added);
     }
 
     /**
@@ -67,21 +79,59 @@ public final class Trial {
      * @throws app.navlo.core.check.IllegalInput if the change names work that isn't in the course
      */
     public Trial instead(WhatIf change) {
-        Map<String, Worked> others = new LinkedHashMap<>(worked);
-        others.put(change.work(), book.one(change.work()));
-        return new Trial(book, WhatIf.apply(List.of(change), others, book.rules(), book.now()), added);
+        Map<String, Worked> then = new LinkedHashMap<>(worked);
+        Map<String, GradedWork> values = new LinkedHashMap<>(graded);
+        then.put(change.work(), book.one(change.work()));
+        change(change, then, values);
+        return new Trial(book, then, values, added);
+    }
+
+    /** The same with one piece of work as it is, whatever was said of it. */
+    public Trial asItIs(String work) {
+        Map<String, Worked> then = new LinkedHashMap<>(worked);
+        Map<String, GradedWork> values = new LinkedHashMap<>(graded);
+        then.put(work, book.one(work));
+        GradedWork real = book.gradedById().get(work);
+        if (real == null) {
+            values.remove(work);
+        } else {
+            values.put(work, real);
+        }
+        return new Trial(book, then, values, added);
+    }
+
+    private void change(WhatIf change, Map<String, Worked> then, Map<String, GradedWork> values) {
+        Worked one = change.apply(then.get(change.work()), book.rules(), book.now());
+        then.put(one.id(), one);
+        if (!Ledger.counts(one)) {
+            values.remove(one.id());
+            return;
+        }
+        GradedWork real = book.gradedById().get(one.id());
+        GradedWork value = book.ledger().graded(one);
+        value = real == null ? value : value.evidentAt(real.evidentAt());
+        if (change.score() != null && change.score().counted()) {
+            Rational points = change.score().points();
+            boolean raised = real != null
+                    && real.score() != null
+                    && real.most() != null
+                    && real.most().compareTo(points) > 0
+                    && real.most().compareTo(real.score()) > 0;
+            value = value.scored(points, raised ? real.most() : points);
+        }
+        values.put(one.id(), value);
     }
 
     /** @return null where nothing counts in it */
     public @Nullable Rational figure(Reading reading) {
-        List<Valued> valued = graded.stream()
+        List<Valued> valued = graded().stream()
                 .flatMap(work -> Readings.valued(reading, work).stream())
                 .toList();
         return book.rules().scheme().grade(valued).figure();
     }
 
     public Readings readings() {
-        return Readings.of(book.rules().scheme(), book.rules().table(), graded);
+        return Readings.of(book.rules().scheme(), book.rules().table(), graded());
     }
 
     /** Every reading down to its terms. */
@@ -90,20 +140,23 @@ public final class Trial {
         for (Reading reading : Reading.values()) {
             all.put(
                     reading,
-                    Unfolded.of(reading, book.rules().scheme(), book.rules().table(), graded));
+                    Unfolded.of(reading, book.rules().scheme(), book.rules().table(), graded()));
         }
         return all;
     }
 
     /** In the order of the course, with what was added at the end; practice and excused work isn't among them. */
     public List<GradedWork> graded() {
-        return graded;
+        List<GradedWork> all = new ArrayList<>(graded.values());
+        added.forEach(one -> all.add(one.graded(book.now())));
+        return all;
     }
 
-    /** Required work without a final score that can still bring points: what a target varies. */
+    /** Required work without a final score that can still get one and bring points: what a target varies. */
     public List<String> open() {
-        return graded.stream()
+        return graded.values().stream()
                 .filter(one -> one.score() == null
+                        && worked.get(one.id()).state().move() != Move.SETTLED
                         && one.required()
                         && one.most() != null
                         && one.most().signum() > 0)
@@ -128,7 +181,7 @@ public final class Trial {
         List<Valued> fixed = new ArrayList<>();
         List<Valued> varied = new ArrayList<>();
         boolean late = false;
-        for (GradedWork work : graded) {
+        for (GradedWork work : graded()) {
             if (vary.contains(work.id())) {
                 late = late || !work.possible().equals(work.most());
                 varied.add(work.valued(Rational.ZERO));
@@ -149,11 +202,11 @@ public final class Trial {
 
     private @Nullable Rational figure(int hundredths, Set<String> vary) {
         List<WhatIf> then = new ArrayList<>();
-        for (GradedWork work : graded) {
+        for (GradedWork work : graded.values()) {
             if (vary.contains(work.id())) {
                 Rational raw = work.possible().times(Rational.of(hundredths, Target.HUNDREDTHS));
                 boolean in = worked.get(work.id()).state().handInStands();
-                then.add(new WhatIf(work.id(), raw, null, in ? null : book.now()));
+                then.add(WhatIf.scored(work.id(), raw, in ? null : book.now()));
             }
         }
         return and(then).figure(Reading.EXPECTED);

@@ -4,54 +4,68 @@ import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Stage;
 import app.navlo.core.work.Stamp;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
  * One thing that isn't so, to see what it would do. Null leaves that as it is.
  *
- * @param points raw, before any penalty
  * @param handedIn instead of when it was, or although it wasn't
  */
 public record WhatIf(
         String work,
-        @Nullable Rational points,
+        @Nullable Score score,
         @Nullable Boolean excused,
         @Nullable Instant handedIn) {
-    public WhatIf {
-        new Check().notNegative(points, "points").orThrow();
+    /**
+     * @param counted true for points as they count, after every penalty; false for raw points, of which lateness takes
+     *     something off and among which the kept attempt is picked
+     */
+    public record Score(Rational points, boolean counted) {
+        public Score {
+            new Check().notNegative(points, "points").orThrow();
+        }
     }
 
-    public static WhatIf score(String work, Rational points) {
-        return new WhatIf(work, points, null, null);
+    /** It counts with so many points, whatever was scored or lost by lateness. */
+    public static WhatIf counts(String work, Rational points) {
+        return new WhatIf(work, new Score(points, true), null, null);
+    }
+
+    /**
+     * Its latest attempt is scored so, before any penalty.
+     *
+     * @param handedIn instead of when it was, or although it wasn't; null leaves that as it is
+     */
+    public static WhatIf scored(String work, Rational points, @Nullable Instant handedIn) {
+        return new WhatIf(work, new Score(points, false), null, handedIn);
     }
 
     public static WhatIf excused(String work) {
         return new WhatIf(work, null, true, null);
     }
 
-    static Map<String, Worked> apply(List<WhatIf> changes, Map<String, Worked> worked, CourseRules rules, Instant now) {
-        Check check = new Check();
-        changes.forEach(change -> check.that(
-                worked.containsKey(change.work()), "work", "is " + change.work() + ", which isn't in the course"));
-        check.orThrow();
-        Map<String, Worked> changed = new LinkedHashMap<>(worked);
-        for (WhatIf change : changes) {
-            CourseWork work = changed.get(change.work()).work();
-            Instant then = change.handedIn() != null && change.handedIn().isAfter(now) ? change.handedIn() : now;
-            changed.put(change.work(), Worked.of(work.with(change.facts(work, then)), rules, false, then));
-        }
-        return changed;
+    public static WhatIf handedIn(String work, Instant at) {
+        return new WhatIf(work, null, null, at);
     }
 
-    private List<Fact> facts(CourseWork work, Instant then) {
-        int attempt = latestAttempt(work);
+    /** The work as it would be, at the instant of the hand-in where that is still to come. */
+    Worked apply(Worked before, CourseRules rules, Instant now) {
+        Instant then = handedIn != null && handedIn.isAfter(now) ? handedIn : now;
+        boolean again = handedIn != null && before.state().stage() == Stage.RETURNED;
+        CourseWork work = before.work();
+        return Worked.of(work.with(facts(work, again, then)), rules, GateState.OPEN, then);
+    }
+
+    /** @param again whether what came back is handed in once more, as one more attempt */
+    private List<Fact> facts(CourseWork work, boolean again, Instant then) {
+        int attempt = latestAttempt(work) + (again ? 1 : 0);
         List<Fact> facts = new ArrayList<>();
         for (Fact fact : work.facts()) {
             boolean replaced = handedIn != null && fact instanceof Fact.HandedIn one && one.attempt() == attempt;
@@ -62,8 +76,8 @@ public record WhatIf(
         if (handedIn != null) {
             facts.add(new Fact.HandedIn(stamp(handedIn, 0), attempt, HandInContent.DONE));
         }
-        if (points != null) {
-            facts.add(new Fact.Scored(stamp(then, 1), attempt, points, true, true));
+        if (score != null && !score.counted()) {
+            facts.add(new Fact.Scored(stamp(then, 1), attempt, score.points(), true, true));
         }
         if (excused != null) {
             facts.add(new Fact.Excused(stamp(then, 2), excused));

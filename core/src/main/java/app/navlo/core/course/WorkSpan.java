@@ -5,7 +5,6 @@ import app.navlo.core.policy.Acceptance;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -58,9 +57,9 @@ public record WorkSpan(
 
     static WorkSpan of(Finding finding, CourseRules rules, Set<String> waitsFor, Instant now) {
         WorkState state = finding.state();
-        boolean toHandIn = state.move() == Move.YOURS || state.move() == Move.NOT_YET;
+        boolean toHandIn = state.toHandIn();
         Deadline assigned = finding.item().schedule().due();
-        Instant due = state.redo() != null ? state.redo().due() : state.due();
+        Instant due = state.dueToCome();
         return new WorkSpan(
                 finding.item().schedule().opensAt(),
                 assigned == null ? null : assigned.instant(),
@@ -84,7 +83,10 @@ public record WorkSpan(
         Instant ends = finding.state().acceptance().ends();
         Instant from = due == null || due.isAfter(now) ? now : due;
         List<Kept> kept = new ArrayList<>();
-        for (LatePolicy.Step step : finding.policy().steps(due, possible, possible, from, ends, rules.calendar())) {
+        List<LatePolicy.Step> steps = finding.state().toComplete()
+                ? finding.steps()
+                : finding.policy().steps(due, possible, possible, from, ends, rules.calendar());
+        for (LatePolicy.Step step : steps) {
             if (kept.size() < MOST_STEPS) {
                 Rational share = possible.isZero() ? Rational.ONE : step.score().dividedBy(possible);
                 kept.add(new Kept(step.handedIn(), share));

@@ -5,6 +5,7 @@ import app.navlo.core.policy.Attempt;
 import app.navlo.core.policy.AttemptRule;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
@@ -14,14 +15,14 @@ import org.jspecify.annotations.Nullable;
 /** One piece of work, its state, and its attempts judged by its late policy. */
 record Worked(CourseWork work, WorkItem item, LatePolicy policy, WorkState state, AttemptRule.Outcome outcome) {
 
-    static Worked of(CourseWork work, CourseRules rules, boolean gateShut, Instant now) {
+    static Worked of(CourseWork work, CourseRules rules, GateState gate, Instant now) {
         LatePolicy policy = work.late() == null ? rules.late() : work.late();
         Instant due = work.item().schedule().due() == null
                 ? null
                 : work.item().schedule().due().instant();
         Instant close = rules.periods().of(due).map(period -> period.close()).orElse(null);
         WorkItem item = work.item().within(policy.takenFor(), close);
-        WorkState state = WorkState.of(item, work.facts(), gateShut, rules.soon(), now);
+        WorkState state = WorkState.of(item, work.facts(), gate, rules.soon(), now);
         AttemptRule attempts =
                 new AttemptRule(state.attemptsAllowed(), item.marking().kept());
         List<Attempt> made = lessExtensionPenalty(work, rules, state, now);

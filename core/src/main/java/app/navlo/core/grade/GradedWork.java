@@ -13,10 +13,10 @@ import org.jspecify.annotations.Nullable;
  * @param standards that it is evidence of; empty where the scheme has none
  * @param required false for optional work
  * @param score kept points of final, posted scores, after penalties; null while there are none
- * @param scoredAt when that score was given; null while there is none
- * @param due in force, null for none
+ * @param evidentAt the instant that it is evidence of: that of its score, else its due; null for none
  * @param dueReached its due is past, or it has none
  * @param missing as shown, the teacher's flag counted in
+ * @param awaited handed in, and its score is still to come
  * @param expected points that it will likely bring, after the penalty it would bear
  * @param most points that it can still come to; null where that is left out of the ceiling
  */
@@ -28,10 +28,10 @@ public record GradedWork(
         boolean extra,
         boolean required,
         @Nullable Rational score,
-        @Nullable Instant scoredAt,
-        @Nullable Instant due,
+        @Nullable Instant evidentAt,
         boolean dueReached,
         boolean missing,
+        boolean awaited,
         Rational expected,
         @Nullable Rational most) {
     public GradedWork {
@@ -44,9 +44,49 @@ public record GradedWork(
                 .orThrow();
     }
 
-    /** This work with another value in hand, as evidence of its scoring instant or else of its due. */
+    /**
+     * This work as it would be with a score.
+     *
+     * @param points as they count, after every penalty
+     * @param most that it can still come to; null where that is left out of the ceiling
+     */
+    public GradedWork scored(Rational points, @Nullable Rational most) {
+        return new GradedWork(
+                id,
+                category,
+                standards,
+                possible,
+                extra,
+                required,
+                points,
+                evidentAt,
+                dueReached,
+                false,
+                false,
+                points,
+                most);
+    }
+
+    /** This work as evidence of another instant. */
+    public GradedWork evidentAt(@Nullable Instant at) {
+        return new GradedWork(
+                id,
+                category,
+                standards,
+                possible,
+                extra,
+                required,
+                score,
+                at,
+                dueReached,
+                missing,
+                awaited,
+                expected,
+                most);
+    }
+
+    /** This work with another value in hand. */
     public Valued valued(Rational earned) {
-        Instant at = score == null ? due : scoredAt;
-        return new Valued(id, category, standards, possible, extra, earned, at);
+        return new Valued(id, category, standards, possible, extra, earned, evidentAt);
     }
 }

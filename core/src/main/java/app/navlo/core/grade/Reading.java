@@ -30,7 +30,7 @@ public enum Reading implements Rule {
             return work.score();
         }
     },
-    /** As with work ahead; the rest at its expected score. Optional work waits for its score, unless it only adds. */
+    /** As with work ahead; the rest at its expected score. Optional work counts once it is handed in, or where it only adds. */
     EXPECTED("As with work ahead, and the rest at its expected score") {
         @Override
         @Nullable
@@ -38,7 +38,7 @@ public enum Reading implements Rule {
             if (work.score() != null) {
                 return work.score();
             }
-            return work.required() || work.extra() ? work.expected() : null;
+            return work.required() || work.extra() || work.awaited() ? work.expected() : null;
         }
     },
     /** The rest at full points less the penalty that it already bears. */

@@ -12,15 +12,18 @@ public sealed interface Scheme permits PointsScheme, WeightedScheme, StandardsSc
         return changed -> grade(with(changed, work)).figure();
     }
 
-    /** All of them, with {@code changed} for the one of its id, or at the end. */
+    /** All of them, with {@code changed} in the place of the one of its id, or at the end. */
     static List<Valued> with(Valued changed, List<Valued> work) {
         List<Valued> all = new ArrayList<>(work.size() + 1);
+        boolean there = false;
         for (Valued one : work) {
-            if (!one.id().equals(changed.id())) {
-                all.add(one);
-            }
+            boolean same = one.id().equals(changed.id());
+            all.add(same ? changed : one);
+            there = there || same;
         }
-        all.add(changed);
+        if (!there) {
+            all.add(changed);
+        }
         return all;
     }
 

@@ -174,9 +174,9 @@ public final class Carry {
         for (Finding finding : open) {
             if (done.contains(finding.id())) {
                 Instant handedIn = finding.state().handInStands() ? null : book.now();
-                then.add(new WhatIf(finding.id(), Duties.raw(finding), null, handedIn));
+                then.add(WhatIf.scored(finding.id(), Duties.raw(finding), handedIn));
             } else {
-                then.add(WhatIf.score(finding.id(), Rational.ZERO));
+                then.add(WhatIf.counts(finding.id(), Rational.ZERO));
             }
         }
         Rational figure = book.trial(then, added).figure(Reading.EXPECTED);

@@ -1,6 +1,7 @@
 package app.navlo.core.next;
 
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 
 /** What is to be done to a piece of work that is one's own to move. */
@@ -8,18 +9,28 @@ public enum Deed {
     /** It was sent back. */
     FIX,
     REDO,
+    /** It was flagged incomplete. */
+    COMPLETE,
     /** A discussion of which some parts are there. */
     FINISH_PARTS,
     /** Something lies ready, but isn't handed in. */
     FINISH_DRAFT,
-    HAND_IN;
+    HAND_IN,
+    /** For what happens at its time. */
+    PREPARE;
 
-    static Deed of(WorkState state) {
+    static Deed of(WorkItem item, WorkState state) {
+        if (item.schedule().appointment() != null) {
+            return PREPARE;
+        }
         if (state.stage() == Stage.SENT_BACK) {
             return FIX;
         }
         if (state.redo() != null) {
             return REDO;
+        }
+        if (state.toComplete()) {
+            return COMPLETE;
         }
         if (state.parts() != null && state.parts().done() > 0) {
             return FINISH_PARTS;

@@ -3,13 +3,13 @@ package app.navlo.core.next;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.course.Trial;
-import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.next.Duty.Until;
 import app.navlo.core.next.Duty.Way;
 import app.navlo.core.policy.LatePolicy;
+import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Move;
 import java.time.Duration;
 import java.time.Instant;
@@ -25,6 +25,8 @@ import org.jspecify.annotations.Nullable;
 final class Duties {
     /** For work of which nobody has said how long it takes. */
     static final long GUESSED_MINUTES = 30;
+
+    private static final long SHORTEST_TO_COMPLETE = 10;
     /** What can't be graded before the close any more is worth half: it may be, or may not. */
     private static final Rational AT_RISK = Rational.of(1, 2);
 
@@ -65,9 +67,11 @@ final class Duties {
         return found;
     }
 
-    private static boolean plannable(Finding finding) {
+    static boolean plannable(Finding finding) {
         Move move = finding.state().move();
-        return finding.item().expectsHandIn() && (move == Move.YOURS || move == Move.NOT_YET);
+        boolean toDo =
+                finding.item().expectsHandIn() || finding.item().schedule().appointment() != null;
+        return toDo && (move == Move.YOURS || move == Move.NOT_YET);
     }
 
     /** Work that waits for what can't be done by the student can't be planned. */
@@ -82,7 +86,8 @@ final class Duties {
     }
 
     private Duty duty(CourseBook book, Finding finding, Rational shareOfCompletion) {
-        long minutes = finding.work().minutes();
+        Deed deed = Deed.of(finding.item(), finding.state());
+        long minutes = minutes(finding, deed);
         Gated gated = gated(book, finding);
         Rational onTime = onTime(book, finding, shareOfCompletion);
         Aim aim = aims.getOrDefault(book.rules().course(), Aim.USUAL);
@@ -90,9 +95,9 @@ final class Duties {
                 book,
                 aim,
                 finding,
-                Deed.of(finding.state()),
-                minutes == 0 ? GUESSED_MINUTES : minutes,
-                minutes == 0,
+                deed,
+                minutes,
+                finding.work().minutes() == 0 || deed == Deed.COMPLETE,
                 gated.release,
                 gated.after,
                 gated.lag.toMinutes(),
@@ -100,21 +105,23 @@ final class Duties {
                 ways(book, finding, onTime.times(aim.importance())));
     }
 
-    /** What it gains in course percent if it is handed in now. */
+    /** What was flagged incomplete lacks a part: a third of the whole effort is guessed. */
+    private static long minutes(Finding finding, Deed deed) {
+        long minutes =
+                finding.work().minutes() == 0 ? GUESSED_MINUTES : finding.work().minutes();
+        return deed == Deed.COMPLETE ? Math.max(SHORTEST_TO_COMPLETE, minutes / 3) : minutes;
+    }
+
+    /** What it gains in course percent if it is handed in now and all other work brings what is expected of it. */
     private static Rational onTime(CourseBook book, Finding finding, Rational shareOfCompletion) {
         if (Scale.byCompletion(book)) {
             return Scale.completes(book, finding) ? shareOfCompletion : Rational.ZERO;
         }
-        if (finding.state().redo() != null) {
-            Trial asItIs = book.trial(List.of(), List.of());
-            Trial redone = asItIs.instead(WhatIf.score(finding.id(), raw(finding)));
-            return Scale.percent(book, redone)
-                    .minus(Scale.percent(book, asItIs))
-                    .max(Rational.ZERO);
-        }
-        return finding.impact() == null
-                ? Rational.ZERO
-                : finding.impact().times(Scale.factor(book)).max(Rational.ZERO);
+        Undone undone = Undone.of(finding);
+        Trial asItIs = book.trial(List.of(), List.of());
+        return Scale.percent(book, undone.handIn(book.now(), asItIs))
+                .minus(Scale.percent(book, undone.undo(asItIs)))
+                .max(Rational.ZERO);
     }
 
     static Rational raw(Finding finding) {
@@ -144,17 +151,28 @@ final class Duties {
         for (Shut shut : finding.shut()) {
             if (shut instanceof Shut.UntilDate date) {
                 gated.notBefore(date.at());
-            } else if (shut instanceof Shut.NotDone one) {
-                gated.after.add(one.work());
-            } else if (shut instanceof Shut.Previous one) {
-                gated.after.add(one.work());
-            } else if (shut instanceof Shut.UnitLeft unit) {
-                gated.after.addAll(unit.left());
             } else if (shut instanceof Shut.BelowPercent below) {
                 awaitScore(book, below.work(), gated);
+            } else {
+                shut.works().forEach(work -> awaitDone(work, gated));
             }
         }
         return gated;
+    }
+
+    /** What happens in class or at its time is done then, whatever is done for it. */
+    private void awaitDone(String work, Gated gated) {
+        Finding first = findings.get(work);
+        Stretch appointment = first == null ? null : first.item().schedule().appointment();
+        if (appointment != null) {
+            gated.notBefore(appointment.endExclusive());
+        } else if (first != null
+                && !first.item().expectsHandIn()
+                && first.state().due() != null) {
+            gated.notBefore(first.state().due());
+        } else {
+            gated.after.add(work);
+        }
     }
 
     /** A score is there when the teacher has graded the work. */
@@ -167,6 +185,8 @@ final class Duties {
             Instant graded =
                     book.rules().calendar().plusWorkingTime(first.state().handedInAt(), turnaround);
             gated.notBefore(graded.isBefore(now) ? now : graded);
+        } else if (first != null && !first.item().expectsHandIn()) {
+            awaitDone(work, gated);
         } else {
             gated.after.add(work);
             gated.lag = turnaround;
@@ -175,10 +195,13 @@ final class Duties {
 
     /** @param onTime what it is worth, weighed */
     private List<Way> ways(CourseBook book, Finding finding, Rational onTime) {
+        Stretch appointment = finding.item().schedule().appointment();
+        if (appointment != null) {
+            long worth = Scale.hundredths(onTime);
+            return List.of(new Way(null, List.of(new Until(appointment.start(), worth, Rational.ONE))));
+        }
         List<Way> ways = new ArrayList<>();
-        Instant due = finding.state().redo() != null
-                ? finding.state().redo().due()
-                : finding.state().due();
+        Instant due = finding.state().dueToCome();
         Instant ends = finding.state().acceptance().ends();
         ways.add(new Way(null, steps(book, finding, due, ends, onTime)));
         if (finding.state().move() != Move.YOURS || finding.state().handInStands()) {
@@ -217,8 +240,10 @@ final class Duties {
         Instant close = finding.item().schedule().gradingClose();
         Instant last = close != null && (ends == null || close.isBefore(ends)) ? close : ends;
         Rational possible = finding.item().marking().possible();
-        List<LatePolicy.Step> kept = finding.policy()
-                .steps(due, possible, possible, now, last, book.rules().calendar());
+        List<LatePolicy.Step> kept = finding.state().toComplete()
+                ? finding.steps()
+                : finding.policy()
+                        .steps(due, possible, possible, now, last, book.rules().calendar());
         Rational safe = kept.isEmpty() ? Rational.ZERO : kept.get(0).score();
         List<Until> steps = new ArrayList<>();
         for (LatePolicy.Step step : kept) {

@@ -41,6 +41,10 @@ record Duty(
      */
     record Until(@Nullable Instant by, long value, Rational share) {}
 
+    Undone undone() {
+        return Undone.of(finding);
+    }
+
     String id() {
         return finding.id();
     }

@@ -11,34 +11,43 @@ import org.jspecify.annotations.Nullable;
  *
  * @param left in the order of what leaving them costs, the dearest first
  * @param errands moves beside them that take a minute
- * @param value of the plan in hundredths of a course percent, each times its course's importance, with what pass lines,
- *     letters and targets add
+ * @param stakes what hangs on the moves, of every course
  * @param withinPercent by how much of the best possible a plan could be better at most; 0 if none could
- * @param wishesCost what the wishes cost, in the same measure; 0 without any
+ * @param prices by how much the wishes lower what the plan keeps in each course, below 0 where they raise it; empty without
+ *     wishes
  */
 public record NextPlan(
         List<Planned> planned,
         List<Left> left,
         List<Errand> errands,
-        long value,
+        List<Stake> stakes,
         double withinPercent,
         boolean proven,
-        long wishesCost) {
+        List<Price> prices) {
     public NextPlan {
         errands = List.copyOf(errands);
         planned = List.copyOf(planned);
         left = List.copyOf(left);
+        stakes = List.copyOf(stakes);
+        prices = List.copyOf(prices);
+    }
+
+    /** @param fall in course percent */
+    public record Price(String course, Rational fall) {}
+
+    NextPlan with(List<Price> others) {
+        return new NextPlan(planned, left, errands, stakes, withinPercent, proven, others);
     }
 
     /**
      * Why a move stands where it stands.
      *
      * @param at of the instant that it is in time for; null where nothing is lost later
-     * @param loses hundredths of a course percent by missing it
+     * @param loses of the gain by missing it, in course percent
      * @param opens planned work that can't be begun before
      * @param pushedBy work that comes before it though it brings less a minute, in the plan's order
      */
-    public record Because(Kind kind, @Nullable Instant at, long loses, List<String> opens, List<String> pushedBy) {
+    public record Because(Kind kind, @Nullable Instant at, Rational loses, List<String> opens, List<String> pushedBy) {
         public enum Kind {
             WISHED,
             OPENS_OTHERS,
@@ -82,10 +91,15 @@ public record NextPlan(
         /** It can't be finished in the free time before its last instant, whatever else is left. */
         CANNOT_BE_DONE,
         /** Other work saves more in the time there is. */
-        OTHERS_SAVE_MORE
+        OTHERS_SAVE_MORE,
+        /** What it waits for can't come any more, unless the teacher opens that again. */
+        SHUT_FOR_GOOD
     }
 
-    /** @param cost in course percent, by the grade engine: what it would add to the plan */
+    /**
+     * @param cost in course percent: what a zero there costs, or what raising it would bring
+     * @param shutBy the work that would have to be opened again; empty unless it is shut for good
+     */
     public record Left(
             String work,
             String course,
@@ -93,5 +107,10 @@ public record NextPlan(
             long minutes,
             boolean minutesGuessed,
             Rational cost,
-            LeftBecause because) {}
+            LeftBecause because,
+            List<String> shutBy) {
+        public Left {
+            shutBy = List.copyOf(shutBy);
+        }
+    }
 }

@@ -5,6 +5,7 @@ import app.navlo.core.course.Finding;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.next.NextPlan.Price;
 import app.navlo.core.plan.Effort;
 import app.navlo.core.plan.GreatestFirst;
 import app.navlo.core.plan.Layout;
@@ -70,23 +71,26 @@ public final class NextPlanner {
     public static NextPlan plan(
             Collection<CourseBook> books, List<Stretch> free, Wishes wishes, Map<String, Aim> aims, Instant now) {
         NextPlanner planner = new NextPlanner(books, free, aims, now);
-        Effort effort = Effort.quick(planner.duties.size());
-        PlanProblem problem = planner.problem(wishes);
-        Solution solution = Solver.solve(problem, effort);
+        NextPlan plan = planner.plan(wishes, now);
+        return wishes.equals(Wishes.NONE) ? plan : plan.with(prices(planner.plan(Wishes.NONE, now), plan));
+    }
+
+    private NextPlan plan(Wishes wishes, Instant now) {
+        PlanProblem problem = problem(wishes);
+        Solution solution = Solver.solve(problem, Effort.quick(duties.size()));
         Plan order = WholeSittings.of(
-                GreatestFirst.of(solution.plan(), new Layout(problem), planner::valueAMinute),
-                problem,
-                WORTH_BEGINNING);
-        long cost = wishes.equals(Wishes.NONE)
-                ? 0
-                : Math.max(
-                        0,
-                        Solver.solve(planner.problem(Wishes.NONE), effort)
-                                        .plan()
-                                        .value()
-                                - solution.plan().value());
-        return new Replay(planner.known, planner.duties, planner.sittings(order), solution, free, wishes, now, cost)
-                .plan();
+                GreatestFirst.of(solution.plan(), new Layout(problem), this::valueAMinute), problem, WORTH_BEGINNING);
+        return new Replay(known, duties, sittings(order), solution, free, wishes, now).plan();
+    }
+
+    private static List<Price> prices(NextPlan unwished, NextPlan wished) {
+        List<Price> prices = new ArrayList<>();
+        for (int i = 0; i < wished.stakes().size(); i++) {
+            Stake with = wished.stakes().get(i);
+            prices.add(
+                    new Price(with.course(), unwished.stakes().get(i).planned().minus(with.planned())));
+        }
+        return prices;
     }
 
     private PlanProblem problem(Wishes wishes) {
@@ -189,7 +193,7 @@ public final class NextPlanner {
         long possible = jobs.stream().mapToLong(i -> most(duties.get(i))).sum();
         long floor = Scale.hundredths(figure.times(weight))
                 - jobs.stream()
-                        .filter(i -> duties.get(i).finding().state().redo() == null)
+                        .filter(i -> duties.get(i).finding().outcome().kept() == null)
                         .mapToLong(i -> most(duties.get(i)))
                         .sum();
         List<Bonus> bonuses = new ArrayList<>();

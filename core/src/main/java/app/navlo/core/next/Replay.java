@@ -4,8 +4,9 @@ import app.navlo.core.close.SafeBy;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.course.Trial;
-import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.Reading;
+import app.navlo.core.next.Duty.Way;
 import app.navlo.core.next.NextPlan.Because;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.LeftBecause;
@@ -34,9 +35,12 @@ final class Replay {
     private final List<Stretch> free;
     private final Wishes wishes;
     private final Instant now;
-    private final long wishesCost;
-    /** By course, as it would be with what is handed in so far; at first all that may be planned is undone. */
+    /** By course, as it would be with none of the moves made. */
+    private final Map<CourseBook, Trial> undone = new LinkedHashMap<>();
+    /** The same with what is handed in so far. */
     private final Map<CourseBook, Trial> trials = new HashMap<>();
+    /** Of courses by completion: what is done of all that they take, in percent, with what is handed in so far. */
+    private final Map<CourseBook, Rational> completed = new HashMap<>();
 
     Replay(
             Map<CourseBook, List<Finding>> known,
@@ -45,8 +49,7 @@ final class Replay {
             Solution solution,
             List<Stretch> free,
             Wishes wishes,
-            Instant now,
-            long wishesCost) {
+            Instant now) {
         this.known = known;
         this.duties = duties;
         this.order = order;
@@ -54,15 +57,11 @@ final class Replay {
         this.free = free;
         this.wishes = wishes;
         this.now = now;
-        this.wishesCost = wishesCost;
-        Map<CourseBook, List<WhatIf>> undone = new HashMap<>();
+        known.keySet().forEach(book -> undone.put(book, book.trial(List.of(), List.of())));
         for (Duty duty : duties) {
-            List<WhatIf> here = undone.computeIfAbsent(duty.book(), book -> new ArrayList<>());
-            if (duty.finding().state().redo() == null && duty.finding().work().counted()) {
-                here.add(WhatIf.score(duty.id(), Rational.ZERO));
-            }
+            undone.put(duty.book(), duty.undone().undo(undone.get(duty.book())));
         }
-        undone.forEach((book, changes) -> trials.put(book, book.trial(changes, List.of())));
+        trials.putAll(undone);
     }
 
     NextPlan plan() {
@@ -70,9 +69,12 @@ final class Replay {
         List<Planned> planned = new ArrayList<>();
         Map<String, Double> aMinute = new LinkedHashMap<>();
         for (Sat one : order) {
+            Trial before = trials.get(one.duty().book());
             Rational gain = gain(one);
             aMinute.put(one.duty().id(), aMinute(one.duty(), gain));
-            planned.add(planned(one, gain, because(one, sat, pushedBy(one.duty().id(), aMinute))));
+            Because because =
+                    because(one, before, gain, sat, pushedBy(one.duty().id(), aMinute));
+            planned.add(planned(one, gain, because));
         }
         List<Left> left = new ArrayList<>();
         for (Duty duty : duties) {
@@ -80,15 +82,64 @@ final class Replay {
                 left.add(left(duty));
             }
         }
+        known.forEach((book, findings) -> findings.stream()
+                .filter(finding -> !finding.shutForGood().isEmpty())
+                .forEach(finding -> left.add(shutForGood(book, finding))));
         left.sort(Comparator.comparing(Left::cost).reversed());
         return new NextPlan(
                 planned,
                 left,
                 Errands.of(known, planned),
-                solution.plan().value(),
+                known.keySet().stream().map(this::stake).toList(),
                 solution.withinPercent(),
                 solution.proven(),
-                wishesCost);
+                List.of());
+    }
+
+    private Stake stake(CourseBook book) {
+        String course = book.rules().course();
+        if (Scale.byCompletion(book)) {
+            Rational done = Scale.completed(known.get(book));
+            Rational all = Rational.sum(duties.stream()
+                    .filter(duty -> duty.book() == book)
+                    .map(Duty::onTime)
+                    .toList());
+            return new Stake(
+                    course, done, done.plus(completed.getOrDefault(book, Rational.ZERO)), done.plus(all), false);
+        }
+        boolean graded = book.trial(List.of(), List.of()).figure(Reading.EXPECTED) != null;
+        return new Stake(
+                course,
+                Scale.percent(book, undone.get(book)),
+                Scale.percent(book, trials.get(book)),
+                Scale.percent(book, allAtOnce(book)),
+                graded);
+    }
+
+    /** With all of it handed in now, each in the way that keeps the most; what costs nothing undone last, where it brings something. */
+    private Trial allAtOnce(CourseBook book) {
+        Trial all = undone.get(book);
+        for (boolean costs : List.of(true, false)) {
+            for (Duty duty : duties) {
+                if (duty.book() == book && duty.undone().costsUndone() == costs) {
+                    all = best(duty, all);
+                }
+            }
+        }
+        return all;
+    }
+
+    private Trial best(Duty duty, Trial before) {
+        Trial best = duty.undone().costsUndone() ? duty.undone().handIn(now, before) : before;
+        for (Way way : duty.modes()) {
+            Trial then = way.leeway() == null
+                    ? duty.undone().handIn(now, before)
+                    : way.steps().isEmpty()
+                            ? before
+                            : duty.undone().handIn(way.steps().get(0).share(), before);
+            best = Scale.percent(duty.book(), then).compareTo(Scale.percent(duty.book(), best)) > 0 ? then : best;
+        }
+        return best;
     }
 
     private static double aMinute(Duty duty, Rational gain) {
@@ -110,15 +161,13 @@ final class Replay {
         Duty duty = one.duty();
         CourseBook book = duty.book();
         if (Scale.byCompletion(book)) {
+            completed.merge(book, duty.onTime(), Rational::plus);
             return duty.onTime();
         }
-        if (!duty.finding().work().counted()) {
-            return Rational.ZERO;
-        }
         Trial before = trials.get(book);
-        Trial after = before.instead(handedIn(one));
+        Trial after = handedIn(one, before);
         Rational gain = Scale.percent(book, after).minus(Scale.percent(book, before));
-        if (duty.finding().state().redo() != null && gain.signum() < 0) {
+        if (gain.signum() < 0) {
             return Rational.ZERO;
         }
         trials.put(book, after);
@@ -126,13 +175,13 @@ final class Replay {
     }
 
     /** At its expected score, less what its policy takes off then; with leeway, what is kept of it by the later due. */
-    private static WhatIf handedIn(Sat one) {
-        Rational raw = Duties.raw(one.duty().finding());
-        if (one.way().leeway() == null) {
-            return new WhatIf(one.duty().id(), raw, null, one.finish());
-        }
+    private static Trial handedIn(Sat one, Trial before) {
+        Undone undone = one.duty().undone();
         Duty.Until met = one.met();
-        return WhatIf.score(one.duty().id(), met == null ? Rational.ZERO : raw.times(met.share()));
+        if (one.way().leeway() == null) {
+            return undone.handIn(one.finish(), before);
+        }
+        return undone.handIn(met == null ? Rational.ZERO : met.share(), before);
     }
 
     private static Planned planned(Sat one, Rational gain, Because because) {
@@ -150,24 +199,40 @@ final class Replay {
                 because);
     }
 
-    private Because because(Sat one, Set<String> sat, List<String> pushedBy) {
+    private Because because(Sat one, Trial before, Rational gain, Set<String> sat, List<String> pushedBy) {
         Duty duty = one.duty();
         List<String> opens = duties.stream()
                 .filter(other -> sat.contains(other.id()) && other.after().contains(duty.id()))
                 .map(Duty::id)
                 .toList();
         Duty.Until met = one.met();
-        long later = next(one.way(), met);
-        long loses = met == null ? 0 : unweighed(duty, met.value() - later);
-        Instant at = met == null || loses == 0 ? null : met.by();
+        Rational loses = met == null || met.by() == null ? Rational.ZERO : loses(one, met, before, gain);
+        boolean safe = met != null && met.by() != null && isSafeBy(duty, met.by());
+        Instant at = met == null || (loses.isZero() && !safe) ? null : met.by();
         return new Because(kind(duty, !opens.isEmpty(), at), at, loses, opens, pushedBy);
     }
 
-    private static long unweighed(Duty duty, long value) {
-        return Rational.of(value)
-                .dividedBy(duty.aim().importance())
-                .toDecimal(0, RoundingMode.HALF_UP)
-                .longValueExact();
+    /** What of the gain is gone if it is handed in just after the step that it is in time for. */
+    private Rational loses(Sat one, Duty.Until met, Trial before, Rational gain) {
+        CourseBook book = one.duty().book();
+        List<Duty.Until> steps = one.way().steps();
+        int next = steps.indexOf(met) + 1;
+        if (next >= steps.size() || Scale.byCompletion(book)) {
+            return gain;
+        }
+        if (steps.get(next).share().equals(met.share())) {
+            return Rational.ZERO;
+        }
+        Trial later = one.way().leeway() == null
+                ? one.duty().undone().handIn(met.by().plusSeconds(1), before)
+                : one.duty().undone().handIn(steps.get(next).share(), before);
+        Rational then = Scale.percent(book, later).minus(Scale.percent(book, before));
+        return gain.minus(then.max(Rational.ZERO)).max(Rational.ZERO);
+    }
+
+    private static boolean isSafeBy(Duty duty, Instant at) {
+        SafeBy safeBy = duty.finding().safeBy();
+        return safeBy != null && safeBy.at().equals(at);
     }
 
     private Because.Kind kind(Duty duty, boolean opens, @Nullable Instant at) {
@@ -180,38 +245,30 @@ final class Replay {
         if (at == null) {
             return Because.Kind.FITS_HERE;
         }
-        SafeBy safeBy = duty.finding().safeBy();
-        return safeBy != null && safeBy.at().equals(at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
-    }
-
-    private static long next(Duty.Way way, Duty.@Nullable Until met) {
-        int place = met == null ? -1 : way.steps().indexOf(met);
-        return place >= 0 && place + 1 < way.steps().size()
-                ? way.steps().get(place + 1).value()
-                : 0;
+        return isSafeBy(duty, at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
     }
 
     private Left left(Duty duty) {
-        Rational cost = cost(duty);
+        Rational cost = duty.onTime();
         LeftBecause because = cost.signum() <= 0
                 ? LeftBecause.EARNS_NOTHING
                 : couldBeDone(duty) ? LeftBecause.OTHERS_SAVE_MORE : LeftBecause.CANNOT_BE_DONE;
-        return new Left(duty.id(), duty.course(), duty.deed(), duty.minutes(), duty.minutesGuessed(), cost, because);
+        return new Left(
+                duty.id(), duty.course(), duty.deed(), duty.minutes(), duty.minutesGuessed(), cost, because, List.of());
     }
 
-    /** What it would add to the plan if it were handed in now. */
-    private Rational cost(Duty duty) {
-        if (Scale.byCompletion(duty.book())) {
-            return duty.onTime();
-        }
-        if (!duty.finding().work().counted()) {
-            return Rational.ZERO;
-        }
-        Trial trial = trials.get(duty.book());
-        Trial then = trial.instead(new WhatIf(duty.id(), Duties.raw(duty.finding()), null, now));
-        return Scale.percent(duty.book(), then)
-                .minus(Scale.percent(duty.book(), trial))
-                .max(Rational.ZERO);
+    private static Left shutForGood(CourseBook book, Finding finding) {
+        Rational lift = finding.lift() == null ? Rational.ZERO : finding.lift();
+        long minutes = finding.work().minutes();
+        return new Left(
+                finding.id(),
+                book.rules().course(),
+                Deed.of(finding.item(), finding.state()),
+                minutes == 0 ? Duties.GUESSED_MINUTES : minutes,
+                minutes == 0,
+                lift.times(Scale.factor(book)),
+                LeftBecause.SHUT_FOR_GOOD,
+                List.copyOf(finding.shutForGood()));
     }
 
     /** Whether it alone would fit into the time before its last instant. */

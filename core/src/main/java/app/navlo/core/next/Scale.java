@@ -7,6 +7,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.StandardsScheme;
+import app.navlo.core.work.Stage;
 import java.math.RoundingMode;
 import java.util.List;
 
@@ -29,6 +30,21 @@ final class Scale {
         long required =
                 findings.stream().filter(finding -> finding.item().required()).count();
         return required == 0 ? Rational.ZERO : Rational.of(100, required);
+    }
+
+    /** How much of what a course by completion takes is done, in percent. */
+    static Rational completed(List<Finding> findings) {
+        long required =
+                findings.stream().filter(finding -> finding.item().required()).count();
+        long done = findings.stream()
+                .filter(finding -> finding.item().required() && isDone(finding))
+                .count();
+        return required == 0 ? Rational.ZERO : Rational.of(100 * done, required);
+    }
+
+    private static boolean isDone(Finding finding) {
+        Stage stage = finding.state().stage();
+        return stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED;
     }
 
     /** Whether doing it is a step on the way to completion: it is required and not done, or below its threshold. */

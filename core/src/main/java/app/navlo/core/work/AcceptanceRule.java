@@ -16,7 +16,8 @@ final class AcceptanceRule {
         WorkItem.Schedule schedule = item.schedule();
         DueInForce dues = new DueInForce(item, life);
         Instant cutoffFrom = redo == null && life.returned() ? dues.beforeReturn() : dues.ofCurrentRound();
-        Instant cutoff = schedule.cutoff() == null || cutoffFrom == null ? null : cutoffFrom.plus(schedule.cutoff());
+        boolean cutOff = item.expectsHandIn() && schedule.cutoff() != null && cutoffFrom != null;
+        Instant cutoff = !cutOff ? null : cutoffFrom.plus(schedule.cutoff());
         Instant redoUntil =
                 redo == Redo.Kind.ALLOWED && item.redo() != null ? item.redo().until() : null;
         return Acceptance.UNLIMITED

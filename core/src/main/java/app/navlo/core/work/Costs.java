@@ -29,16 +29,15 @@ public final class Costs {
      * @param steps what the late policy keeps of full marks, as {@link app.navlo.core.policy.LatePolicy#steps} says
      */
     public static List<CostDate> ahead(WorkState state, List<LatePolicy.Step> steps, Instant now) {
-        boolean toHandIn = state.move() == Move.YOURS || state.move() == Move.NOT_YET;
         List<CostDate> dates = new ArrayList<>();
-        if (!toHandIn) {
+        if (!state.toHandIn()) {
             return dates;
         }
         for (int i = 0; i + 1 < steps.size(); i++) {
             Rational lost = steps.get(i).score().minus(steps.get(i + 1).score());
             dates.add(new CostDate(steps.get(i).handedIn(), null, lost));
         }
-        Instant due = state.redo() != null ? state.redo().due() : state.due();
+        Instant due = state.toComplete() ? null : state.dueToCome();
         Instant ends = state.acceptance().ends();
         boolean dueAhead = due != null && !due.isBefore(now) && (ends == null || due.isBefore(ends));
         if (dueAhead && dates.stream().noneMatch(date -> date.at().equals(due))) {

@@ -16,6 +16,7 @@ enum MoveRule implements Rule {
     RETURNED(Move.SETTLED, "Returned, with no redo to do"),
     EXTENSION_PENDING(Move.TEACHERS, "Closed, but an extension was asked for and isn't answered"),
     CLOSED(Move.OUT_OF_REACH, "Closed, and no hand-in stands"),
+    SHUT_FOR_GOOD(Move.OUT_OF_REACH, "It waits for what can't come any more, unless the teacher opens that again"),
     NOT_OPEN(Move.NOT_YET, "It isn't open yet"),
     TO_FIX(Move.YOURS, "Sent back, and still accepted"),
     TO_HAND_IN(Move.YOURS, "Open, accepted, and not handed in");
@@ -37,8 +38,15 @@ enum MoveRule implements Rule {
     record Answer(Move move, boolean mayHandIn, Reason reason) {}
 
     static Answer of(
-            WorkItem item, Life life, Stage stage, Clock clock, Redo.@Nullable Kind redo, @Nullable Instant due) {
+            WorkItem item,
+            Life life,
+            Stage stage,
+            GateState gate,
+            Clock clock,
+            Redo.@Nullable Kind redo,
+            @Nullable Instant due) {
         MoveRule rule = rule(item, life, stage, clock, redo, due);
+        rule = rule == NOT_OPEN && gate == GateState.SHUT_FOR_GOOD ? SHUT_FOR_GOOD : rule;
         boolean stillTaken = rule == OPTIONAL_OVER && clock.accepted() && stage != Stage.NOT_OPEN;
         return new Answer(rule.move, rule.move == Move.YOURS || stillTaken, Reason.of(rule));
     }

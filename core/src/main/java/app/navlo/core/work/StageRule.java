@@ -17,6 +17,7 @@ enum StageRule implements Rule {
     COLLECTED("Collected on paper, the teacher says; no hand-in is known here"),
     OPENS_LATER("Opens {at}"),
     GATE_SHUT("Shut until other work is done"),
+    SHUT_FOR_GOOD("Shut for good: what it waits for can't come any more"),
     PARTS("{done} of {of} parts are there; it counts as handed in when all are"),
     WITHDRAWN("Taken back {at}; nothing is with the teacher"),
     BEGUN("Begun {at} and not handed in"),
@@ -35,7 +36,7 @@ enum StageRule implements Rule {
 
     record Answer(Stage stage, Reason reason) {}
 
-    static Answer of(WorkItem item, Life life, boolean gateShut) {
+    static Answer of(WorkItem item, Life life, GateState gate) {
         if (life.excuse() != null && life.excused()) {
             return at(Stage.EXCUSED, EXCUSED, life.excuse().stamp().at());
         }
@@ -55,16 +56,16 @@ enum StageRule implements Rule {
         }
         return life.flagged(Flag.COLLECTED)
                 ? new Answer(Stage.TURNED_IN, Reason.of(COLLECTED))
-                : notHandedIn(item, life, gateShut);
+                : notHandedIn(item, life, gate);
     }
 
-    private static Answer notHandedIn(WorkItem item, Life life, boolean gateShut) {
+    private static Answer notHandedIn(WorkItem item, Life life, GateState gate) {
         Instant opensAt = item.schedule().opensAt();
         if (opensAt != null && life.now().isBefore(opensAt)) {
             return at(Stage.NOT_OPEN, OPENS_LATER, opensAt);
         }
-        if (gateShut) {
-            return new Answer(Stage.NOT_OPEN, Reason.of(GATE_SHUT));
+        if (gate != GateState.OPEN) {
+            return new Answer(Stage.NOT_OPEN, Reason.of(gate == GateState.SHUT ? GATE_SHUT : SHUT_FOR_GOOD));
         }
         if (life.begun() == null) {
             return new Answer(Stage.ASSIGNED, Reason.of(NOTHING_BEGUN));

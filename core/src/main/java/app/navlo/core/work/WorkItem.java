@@ -4,6 +4,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Objects;
@@ -13,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * A piece of work as the teacher set it.
  *
  * @param required false for what is optional; practice is never required
- * @param expectsHandIn false for what happens in class: it counts as done at its due
+ * @param expectsHandIn false for what happens in class, or at an appointed time: it counts as done at its due
  * @param attemptsAllowed at least 1, or null for unlimited
  * @param parts of a discussion; null for everything else and for a discussion that counts none
  * @param redo null where no redo may be begun unasked
@@ -40,6 +41,7 @@ public record WorkItem(
             throw new IllegalArgumentException("attemptsAllowed is " + attemptsAllowed + "; it must be at least 1");
         }
         required = required && kind != WorkKind.PRACTICE;
+        expectsHandIn = expectsHandIn && schedule.appointment() == null;
     }
 
     /** This, with the cut-off of its late policy, and the close of its grading period where it names none itself. */
@@ -49,7 +51,8 @@ public record WorkItem(
                 schedule.due(),
                 schedule.closesAt(),
                 cutoff,
-                schedule.gradingClose() == null ? gradingClose : schedule.gradingClose());
+                schedule.gradingClose() == null ? gradingClose : schedule.gradingClose(),
+                schedule.appointment());
         return new WorkItem(id, title, kind, required, expectsHandIn, marking, at, attemptsAllowed, parts, redo);
     }
 
@@ -75,16 +78,29 @@ public record WorkItem(
      * @param closesAt no hand-in after this, whatever the due; null for no such end
      * @param cutoff elapsed time after the due for which late work is taken; null for no limit
      * @param gradingClose after this nothing counts; null for none
+     * @param appointment the time at which it happens, and at no other; its start is then the due. Null for work that is
+     *     done when one likes
      */
     public record Schedule(
             @Nullable Instant opensAt,
             @Nullable Deadline due,
             @Nullable Deadline closesAt,
             @Nullable Duration cutoff,
-            @Nullable Instant gradingClose) {
+            @Nullable Instant gradingClose,
+            @Nullable Stretch appointment) {
         public static final Schedule NONE = new Schedule(null, null, null, null, null);
 
+        public Schedule(
+                @Nullable Instant opensAt,
+                @Nullable Deadline due,
+                @Nullable Deadline closesAt,
+                @Nullable Duration cutoff,
+                @Nullable Instant gradingClose) {
+            this(opensAt, due, closesAt, cutoff, gradingClose, null);
+        }
+
         public Schedule {
+            due = appointment == null ? due : Deadline.at(appointment.start());
             if (opensAt != null && due != null && due.instant().isBefore(opensAt)) {
                 throw new IllegalArgumentException("due " + due.instant() + " is before it opens, " + opensAt);
             }

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param mayHandIn whether a hand-in may be made now: it is one's own move, or optional work past its due that is still taken
  * @param toComplete whether it was flagged incomplete and what is lacking may still be handed in; it is then judged by
  *     {@code handedInAt}
+ * @param extensionPending whether one was asked for since the last answer
  * @param handInStands not withdrawn, and not sent back since
  * @param handedInAt the hand-in that decides late or on time, or null
  * @param parts of a discussion; null for everything else
@@ -39,6 +40,7 @@ public record WorkState(
         boolean mayHandIn,
         boolean toComplete,
         Shown shown,
+        boolean extensionPending,
         boolean handInStands,
         @Nullable Instant handedInAt,
         @Nullable PartsDone parts,
@@ -53,6 +55,16 @@ public record WorkState(
     /** The span before its due in which work is "due soon", where a course sets no other. */
     public static final Duration DEFAULT_SOON = Duration.ofHours(48);
 
+    /** Whether a hand-in is, or may still be, to come from the student. */
+    public boolean toHandIn() {
+        return mayHandIn || move == Move.NOT_YET;
+    }
+
+    /** The due that judges the next hand-in: of a redo its own; null for none. */
+    public @Nullable Instant dueToCome() {
+        return redo == null ? due : redo.due();
+    }
+
     /** The reasons, one for each answer. */
     public record Because(Reason stage, Reason timing, Reason missing, Reason move) {}
 
@@ -60,20 +72,20 @@ public record WorkState(
      * Derives the state from facts. Linear in their number, but for sorting them.
      *
      * @param facts in any order; those later than {@code now} aren't known yet
-     * @param gateShut whether a gate shuts the work now
+     * @param gate whether a gate shuts the work now
      * @param soon the soon-span, at least 0
      */
-    public static WorkState of(WorkItem item, Collection<Fact> facts, boolean gateShut, Duration soon, Instant now) {
+    public static WorkState of(WorkItem item, Collection<Fact> facts, GateState gate, Duration soon, Instant now) {
         Objects.requireNonNull(now, "now");
         Life life = LifeReplay.upTo(now, item, facts);
         Redo.Kind redoKind = Redo.kindOf(item, life);
         Acceptance acceptance = AcceptanceRule.of(item, life, redoKind);
         Clock clock = new Clock(now, soon, acceptance);
 
-        StageRule.Answer stage = StageRule.of(item, life, gateShut);
+        StageRule.Answer stage = StageRule.of(item, life, gate);
         TimingRule.Answer timing = TimingRule.of(item, life, clock);
         MissingRule.Answer missing = MissingRule.of(item, life, stage.stage(), timing.timing());
-        MoveRule.Answer move = MoveRule.of(item, life, stage.stage(), clock, redoKind, timing.due());
+        MoveRule.Answer move = MoveRule.of(item, life, stage.stage(), gate, clock, redoKind, timing.due());
         Redo redo = redo(item, life, clock, redoKind);
         return new WorkState(
                 stage.stage(),
@@ -86,6 +98,7 @@ public record WorkState(
                 move.mayHandIn(),
                 move.mayHandIn() && life.toComplete(),
                 Shown.of(life, timing.timing()),
+                life.extensionPending(),
                 life.handInStands(),
                 timing.handedInAt(),
                 PartsDone.of(item, life),

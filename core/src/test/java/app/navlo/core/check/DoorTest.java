@@ -116,7 +116,7 @@ public class DoorTest {
     @Test
     public void everyProblemIsSaidAtOnce() {
         try {
-            new ExtensionRule(null, Duration.ofHours(-1), 0, 0, ExtensionRule.Answered.TEACHER, -1, MINUS);
+            new ExtensionRule(null, Duration.ofHours(-1), 0, -1, ExtensionRule.Answered.TEACHER, -1, MINUS);
             fail("it was let in");
         } catch (IllegalInput e) {
             assertEquals(

@@ -98,7 +98,7 @@ public class RhythmTest {
     public void byRhythmWorkIsSafeBeforeTheLastGradingDayThatIsNoHoliday() {
         Turnaround wednesdays = Turnaround.of("soil", mondays("soil", 2, 2, 2, 2, 2), CALENDAR, NOW);
         Instant close = Instant.parse("2026-11-27T16:00:00Z");
-        SafeBy safeBy = SafeBy.of(wednesdays, close, CALENDAR, NOW);
+        SafeBy safeBy = SafeBy.of(wednesdays, close, CALENDAR, null, NOW);
         assertEquals(safeBy.rule(), SafeBy.By.RHYTHM);
         assertEquals(safeBy.at(), Instant.parse("2026-11-17T23:00:00Z"), "the 25th is a holiday");
         assertTrue(safeBy.passed());
@@ -108,7 +108,7 @@ public class RhythmTest {
     public void withoutARhythmItIsTheCloseLessNineInTen() {
         Turnaround mixed = Turnaround.of("soil", mondays("soil", 1, 2, 3, 4, 1, 2, 3), CALENDAR, NOW);
         Instant close = Instant.parse("2026-12-18T11:00:00Z");
-        SafeBy safeBy = SafeBy.of(mixed, close, CALENDAR, NOW);
+        SafeBy safeBy = SafeBy.of(mixed, close, CALENDAR, null, NOW);
         assertEquals(safeBy.rule(), SafeBy.By.PERCENTILE);
         assertEquals(CALENDAR.workingTime(safeBy.at(), close), mixed.p90());
         assertFalse(safeBy.passed());

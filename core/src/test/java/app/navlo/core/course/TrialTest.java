@@ -123,7 +123,7 @@ public class TrialTest {
             if (open.contains(work.id())) {
                 Rational raw = work.possible().times(percent).dividedBy(Rational.HUNDRED);
                 boolean in = book.finding(work.id()).state().handInStands();
-                then.add(new WhatIf(work.id(), raw, null, in ? null : NOW));
+                then.add(WhatIf.scored(work.id(), raw, in ? null : NOW));
             }
         }
         Rational figure = book.trial(then, List.of())
@@ -175,7 +175,7 @@ public class TrialTest {
                     .dividedBy(Rational.HUNDRED);
             boolean done = (choice >> i & 1) == 1;
             Instant handedIn = finding.state().handInStands() ? null : NOW;
-            then.add(done ? new WhatIf(open.get(i), raw, null, handedIn) : WhatIf.score(open.get(i), Rational.ZERO));
+            then.add(done ? WhatIf.scored(open.get(i), raw, handedIn) : WhatIf.counts(open.get(i), Rational.ZERO));
         }
         Rational figure = book.trial(then, List.of())
                 .readings()
@@ -267,10 +267,11 @@ public class TrialTest {
         assertEquals(with.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(3500, 40));
         assertEquals(book.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(50), "nothing is kept");
         assertFalse(with.open().contains("new 1"), "it has its score");
-        expectThrows(IllegalInput.class, () -> WhatIf.score("w0", Rational.of(-1)));
+        expectThrows(IllegalInput.class, () -> WhatIf.counts("w0", Rational.of(-1)));
         expectThrows(
                 IllegalInput.class, () -> new Trial.Added("new 1", null, List.of(), Rational.of(-1), Rational.of(-1)));
-        expectThrows(IllegalInput.class, () -> book.trial(List.of(WhatIf.score("elsewhere", Rational.ONE)), List.of()));
+        expectThrows(
+                IllegalInput.class, () -> book.trial(List.of(WhatIf.counts("elsewhere", Rational.ONE)), List.of()));
     }
 
     /** With the percent that is said the mean of two courses is reached, and with a little less it isn't. */

@@ -10,6 +10,7 @@ import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stamp;
 import app.navlo.core.work.WorkItem;
@@ -63,7 +64,7 @@ public class SignalsTest {
     }
 
     private List<Signal> signals(@Nullable RedoRule redo) {
-        WorkState state = WorkState.of(item(redo), facts, false, WorkState.DEFAULT_SOON, NOW);
+        WorkState state = WorkState.of(item(redo), facts, GateState.OPEN, WorkState.DEFAULT_SOON, NOW);
         return Signal.of(state, facts, NOW);
     }
 

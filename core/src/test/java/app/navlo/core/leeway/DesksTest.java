@@ -115,4 +115,11 @@ public class DesksTest {
                 new ExtensionDesk.Asking(ExtensionRule.DEFAULT, null, ZONE, DUE, null, 0, 0, null, 0);
         assertEquals(ExtensionDesk.ask(undated).bars(), List.of(Bar.NO_DUE));
     }
+
+    @Test
+    public void aLimitOfNoneMeansThatTheCourseGivesNone() {
+        ExtensionRule none = new ExtensionRule(null, Duration.ofHours(36), 4, 0, Answered.AT_ONCE, 0, Rational.ZERO);
+        assertEquals(ask(none, DUE, 0, null), ask(null, DUE, 0, null));
+        assertEquals(ask(none, DUE, 0, null).bars(), List.of(Bar.NO_RULE));
+    }
 }

@@ -143,19 +143,18 @@ public class NextLawsTest {
                 List<WhatIf> nothing = new ArrayList<>();
                 List<WhatIf> all = new ArrayList<>();
                 for (Finding finding : yours(List.of(book))) {
-                    nothing.add(WhatIf.score(finding.id(), Rational.ZERO));
+                    nothing.add(WhatIf.counts(finding.id(), Rational.ZERO));
                     Planned planned = here.get(finding.id());
                     all.add(
                             planned == null
-                                    ? WhatIf.score(finding.id(), Rational.ZERO)
-                                    : new WhatIf(
+                                    ? WhatIf.counts(finding.id(), Rational.ZERO)
+                                    : WhatIf.scored(
                                             finding.id(),
                                             finding.expectedPercent()
                                                     .times(finding.item()
                                                             .marking()
                                                             .possible())
                                                     .dividedBy(Rational.HUNDRED),
-                                            null,
                                             planned.finish()));
                 }
                 if (!nothing.isEmpty()) {
@@ -187,8 +186,13 @@ public class NextLawsTest {
             String first = free.planned().get(0).work();
             NextPlan wished = NextPlanner.plan(
                     books, FREE, new Wishes(List.of(last), Map.of(first, tomorrow), Map.of()), Map.of(), NOW);
-            assertEquals(wished.wishesCost(), Math.max(0, free.value() - wished.value()));
-            assertTrue(wished.value() <= free.value(), "a wish can't save more than was proven to be best");
+            for (int i = 0; i < wished.prices().size(); i++) {
+                assertEquals(
+                        wished.prices().get(i).fall(),
+                        free.stakes().get(i).kept().minus(wished.stakes().get(i).kept()),
+                        "a price is the fall of what the headline shows");
+            }
+            assertEquals(wished.prices().size(), books.size());
             Set<String> planned = wished.planned().stream().map(Planned::work).collect(Collectors.toSet());
             if (planned.contains(last)) {
                 assertEquals(wished.planned().get(0).work(), last);

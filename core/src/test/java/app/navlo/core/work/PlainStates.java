@@ -60,7 +60,7 @@ final class PlainStates {
 
     private PlainStates() {}
 
-    static Answer of(WorkItem item, Collection<Fact> all, boolean gateShut, Duration soon, Instant now) {
+    static Answer of(WorkItem item, Collection<Fact> all, GateState gate, Duration soon, Instant now) {
         List<Fact> facts = new ArrayList<>(all);
         facts.removeIf(fact -> fact.stamp().at().isAfter(now));
         facts.sort(Comparator.<Fact, Instant>comparing(fact -> fact.stamp().at())
@@ -283,7 +283,7 @@ final class PlainStates {
         }
         Instant[] limits = {
             closes,
-            cutFrom == null || item.schedule().cutoff() == null
+            cutFrom == null || item.schedule().cutoff() == null || !item.expectsHandIn()
                     ? null
                     : cutFrom.plus(item.schedule().cutoff()),
             item.schedule().gradingClose(),
@@ -320,7 +320,7 @@ final class PlainStates {
 
         // Stage.
         Stage stage;
-        boolean notOpen = gateShut
+        boolean notOpen = gate != GateState.OPEN
                 || (item.schedule().opensAt() != null
                         && now.isBefore(item.schedule().opensAt()));
         if (excused) {
@@ -362,7 +362,8 @@ final class PlainStates {
         } else if (!accepted) {
             move = pending ? Move.TEACHERS : Move.OUT_OF_REACH;
         } else {
-            move = stage == Stage.NOT_OPEN ? Move.NOT_YET : Move.YOURS;
+            boolean never = gate == GateState.SHUT_FOR_GOOD;
+            move = stage != Stage.NOT_OPEN ? Move.YOURS : never ? Move.OUT_OF_REACH : Move.NOT_YET;
         }
         boolean mayHandIn = move == Move.YOURS || stillTaken;
 

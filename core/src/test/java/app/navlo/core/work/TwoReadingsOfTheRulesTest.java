@@ -26,9 +26,9 @@ public class TwoReadingsOfTheRulesTest {
             WorkItem item = lives.item();
             List<Fact> facts = i % 3 == 0 ? lives.eventful() : lives.facts();
             Instant now = lives.moment();
-            boolean gateShut = random.nextInt(8) == 0;
-            WorkState state = WorkState.of(item, facts, gateShut, WorkState.DEFAULT_SOON, now);
-            PlainStates.Answer plain = PlainStates.of(item, facts, gateShut, WorkState.DEFAULT_SOON, now);
+            GateState gate = GateState.values()[Math.max(0, random.nextInt(12) - 9)];
+            WorkState state = WorkState.of(item, facts, gate, WorkState.DEFAULT_SOON, now);
+            PlainStates.Answer plain = PlainStates.of(item, facts, gate, WorkState.DEFAULT_SOON, now);
             assertEquals(answer(state), plain, "life " + i + " at " + now + ": " + item + facts);
             moves.add(state.move());
             stages.add(state.stage());

@@ -31,7 +31,7 @@ public class WorkStateLawsTest {
     }
 
     private static WorkState state(WorkItem item, List<Fact> facts, Instant now) {
-        return WorkState.of(item, facts, false, WorkState.DEFAULT_SOON, now);
+        return WorkState.of(item, facts, GateState.OPEN, WorkState.DEFAULT_SOON, now);
     }
 
     private static void holdsForAll(long seed, Law law) {

@@ -37,7 +37,7 @@ public class WorkStateTest {
     }
 
     private static WorkState state(WorkItem item, Instant now, Fact... facts) {
-        return WorkState.of(item, List.of(facts), false, WorkState.DEFAULT_SOON, now);
+        return WorkState.of(item, List.of(facts), GateState.OPEN, WorkState.DEFAULT_SOON, now);
     }
 
     @Test

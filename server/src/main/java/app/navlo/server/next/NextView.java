@@ -15,10 +15,12 @@ import org.jspecify.annotations.Nullable;
  * The plan as it is sent. Points are of a course's hundred, as decimal strings.
  *
  * @param budgetMinutes for today; null for the free hours as they are
- * @param yours how many pieces of work are the student's to move: those planned, left out, and in class, together
- * @param inClass work that is done in class, and takes no hours here
+ * @param yours how many pieces of work are the student's to move: those planned, left out but not shut, and in class
+ * @param inClass work of one's own that is no move here: it is done in class, and nothing is prepared for it
  * @param withinPercent by how much of the best possible a plan could be better at most, to a tenth
- * @param wishesCost what the wishes cost; null without any
+ * @param stakes what hangs on the moves, course by course
+ * @param mean the same for the mean of all courses that have a percent
+ * @param prices by how much the wishes lower what the plan keeps, course by course; empty without any
  * @param errands moves beside those that take a minute and no hours
  * @param days on which anything is planned or isn't in time, in order
  * @param free the hours that were planned into, from now on
@@ -32,11 +34,31 @@ public record NextView(
         List<Long> inClass,
         String withinPercent,
         boolean proven,
-        @Nullable String wishesCost,
+        List<StakeView> stakes,
+        StakeView mean,
+        List<PriceView> prices,
         List<ErrandView> errands,
         List<PlannedDay> days,
         List<SpanView> free) {
     public record SpanView(Instant start, Instant end) {}
+
+    /**
+     * The reading <em>expected</em> in percent, ratings 0–4 spread over it; of a course by completion, how much of what it
+     * takes is done.
+     *
+     * @param course null for the mean
+     * @param none with none of the moves made
+     * @param planned with those of the plan
+     * @param all with every one of them at once, as if the hours allowed it
+     * @param kept by the plan: {@code planned} less {@code none}
+     * @param most that can be kept: {@code all} less {@code none}
+     * @param inMean whether it has a part in the mean
+     */
+    public record StakeView(
+            @Nullable Long course, String none, String planned, String all, String kept, String most, boolean inMean) {}
+
+    /** @param fall in course percent; below 0 where the wishes raise it */
+    public record PriceView(long course, String fall) {}
 
     /**
      * @param until when it can be done; null for always
@@ -85,7 +107,10 @@ public record NextView(
     public record WhyHereView(
             Because.Kind kind, @Nullable Instant at, String loses, List<Long> opens, List<Long> pushedBy) {}
 
-    /** @param cost what it would add to the plan */
+    /**
+     * @param cost what a zero there costs its course, or what raising it would bring
+     * @param shutBy work that the teacher would have to open again; empty unless it is shut for good
+     */
     public record LeftView(
             long work,
             Deed deed,
@@ -93,6 +118,7 @@ public record NextView(
             boolean minutesGuessed,
             String cost,
             LeftBecause because,
+            List<Long> shutBy,
             @Nullable CostView next,
             @Nullable Instant notBefore) {}
 }

@@ -6,6 +6,7 @@ import app.navlo.core.next.Leeway;
 import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.Planned;
+import app.navlo.core.next.Stake;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Move;
 import app.navlo.server.board.Board;
@@ -16,7 +17,9 @@ import app.navlo.server.next.NextView.LeewayView;
 import app.navlo.server.next.NextView.LeftView;
 import app.navlo.server.next.NextView.MoveView;
 import app.navlo.server.next.NextView.PlannedDay;
+import app.navlo.server.next.NextView.PriceView;
 import app.navlo.server.next.NextView.SpanView;
+import app.navlo.server.next.NextView.StakeView;
 import app.navlo.server.next.NextView.WhyHereView;
 import app.navlo.server.store.WishList;
 import app.navlo.server.store.WishList.Wish;
@@ -26,15 +29,15 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
 
 /** Writes a plan in the words of the board. */
 final class PlanWriting {
-    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
-
     private final Board board;
     private final Map<Long, Board.Entry> entries = new HashMap<>();
     private final Map<Long, Wish> wishes = new HashMap<>();
@@ -46,9 +49,12 @@ final class PlanWriting {
     }
 
     NextView view(NextPlan plan, List<Stretch> free, @Nullable Integer budgetMinutes) {
+        Set<Long> listed = new HashSet<>();
+        plan.planned().forEach(one -> listed.add(Long.valueOf(one.work())));
+        plan.left().forEach(one -> listed.add(Long.valueOf(one.work())));
         List<Long> inClass = board.entries().stream()
                 .filter(entry -> entry.state().move() == Move.YOURS
-                        && !entry.finding().item().expectsHandIn())
+                        && !listed.contains(entry.work().id()))
                 .map(entry -> entry.work().id())
                 .toList();
         long yours = board.entries().stream()
@@ -65,10 +71,25 @@ final class PlanWriting {
                         .setScale(1, RoundingMode.UP)
                         .toPlainString(),
                 plan.proven(),
-                wishes.isEmpty() ? null : points(plan.wishesCost()),
+                plan.stakes().stream().map(PlanWriting::stake).toList(),
+                stake(Stake.mean(plan.stakes())),
+                plan.prices().stream()
+                        .map(price -> new PriceView(Long.parseLong(price.course()), points(price.fall())))
+                        .toList(),
                 plan.errands().stream().map(PlanWriting::errand).toList(),
                 days(plan),
                 spans(free));
+    }
+
+    private static StakeView stake(Stake stake) {
+        return new StakeView(
+                stake.course().isEmpty() ? null : Long.valueOf(stake.course()),
+                points(stake.none()),
+                points(stake.planned()),
+                points(stake.all()),
+                points(stake.kept()),
+                points(stake.most()),
+                stake.inMean());
     }
 
     private static List<SpanView> spans(List<Stretch> stretches) {
@@ -122,6 +143,7 @@ final class PlanWriting {
                 left.minutesGuessed(),
                 points(left.cost()),
                 left.because(),
+                left.shutBy().stream().map(Long::valueOf).toList(),
                 next(work),
                 notBefore(wishes.get(work)));
     }
@@ -186,11 +208,5 @@ final class PlanWriting {
 
     private static String points(Rational percent) {
         return percent.toDecimal(2, RoundingMode.HALF_UP).toPlainString();
-    }
-
-    private static String points(long hundredths) {
-        return BigDecimal.valueOf(hundredths)
-                .divide(HUNDRED, 2, RoundingMode.HALF_UP)
-                .toPlainString();
     }
 }

@@ -31,6 +31,11 @@ public final class Figures {
                 .toPlainString();
     }
 
+    /** To a tenth, as a forecast is shown. */
+    public static String tenths(Rational value) {
+        return value.toDecimal(1, RoundingMode.HALF_UP).toPlainString();
+    }
+
     public static @Nullable String textOrNull(@Nullable Rational value) {
         return value == null ? null : text(value);
     }

@@ -4,6 +4,7 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Trial;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Target;
 import app.navlo.core.next.Carry;
@@ -97,9 +98,26 @@ class GradeDesk {
             if (!book.has(work)) {
                 throw Refusal.invalid("changes[" + i + "].work", "Choose a piece of work of this course.");
             }
-            then.add(new WhatIf(work, Figures.orNull(change.points()), change.excused(), change.handedIn()));
+            then.add(new WhatIf(work, score(book, change), change.excused(), change.handedIn()));
         }
         return then;
+    }
+
+    /**
+     * Points typed for work that would be handed in at another time are raw: that time has its penalty. Alone they are what
+     * counts; and what is typed as the page shows the forecast, to a tenth, is the forecast itself.
+     */
+    private static WhatIf.@Nullable Score score(CourseBook book, ChangeForm change) {
+        Rational points = Figures.orNull(change.points());
+        if (points == null || change.handedIn() != null) {
+            return points == null ? null : new WhatIf.Score(points, false);
+        }
+        GradedWork values = book.finding(Long.toString(change.work())).graded();
+        boolean forecast = values != null
+                && values.score() == null
+                && change.points().contains(".")
+                && Figures.tenths(values.expected()).equals(change.points());
+        return new WhatIf.Score(forecast ? values.expected() : points, true);
     }
 
     private static List<Trial.Added> added(WhatIfForm form) {

@@ -2,6 +2,7 @@ package app.navlo.server.work;
 
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
@@ -204,7 +205,7 @@ public class HandInService {
             throw Refusal.invalid("day", "It was handed in, sent back or returned after that. Say a time since then.");
         }
         Duration soon = Duration.ofHours(entry.course().rules().soonHours());
-        WorkState then = WorkState.of(entry.finding().item(), entry.facts(), false, soon, at);
+        WorkState then = WorkState.of(entry.finding().item(), entry.facts(), GateState.OPEN, soon, at);
         if (then.move() != Move.YOURS || entry.work().definition().parts() != null) {
             throw Refusal.invalid(
                     "day",

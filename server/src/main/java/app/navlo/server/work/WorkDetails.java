@@ -3,6 +3,7 @@ package app.navlo.server.work;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkState;
@@ -232,7 +233,7 @@ class WorkDetails {
         return WorkState.of(
                 entry.work().definition().item(entry.work().id()),
                 until,
-                false,
+                GateState.OPEN,
                 Duration.ofHours(entry.course().rules().soonHours()),
                 handIn.fact().stamp().at());
     }

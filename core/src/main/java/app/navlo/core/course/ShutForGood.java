@@ -1,0 +1,86 @@
+package app.navlo.core.course;
+
+import app.navlo.core.gate.CourseGates;
+import app.navlo.core.gate.Shut;
+import app.navlo.core.work.Move;
+import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkKind;
+import app.navlo.core.work.WorkState;
+import java.time.Instant;
+import java.util.HashMap;
+import java.util.LinkedHashSet;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * Which gates can't open any more by the student's own doing: what they wait for is out of reach itself, or is below the
+ * percent that is needed with no redo, attempt or leeway left.
+ */
+final class ShutForGood {
+    private final Map<String, Worked> works;
+    private final CourseGates gates;
+    private final LeewayAnswers leeway;
+    private final Instant now;
+    private final Map<String, Set<String>> found = new HashMap<>();
+
+    /** @param works with no gate shut */
+    ShutForGood(Map<String, Worked> works, CourseGates gates, LeewayAnswers leeway, Instant now) {
+        this.works = works;
+        this.gates = gates;
+        this.leeway = leeway;
+        this.now = now;
+    }
+
+    /** The work at the root of it, which a teacher would have to open again; empty if it isn't shut for good. */
+    Set<String> by(String work) {
+        Set<String> known = found.get(work);
+        if (known != null) {
+            return known;
+        }
+        Set<String> roots = new LinkedHashSet<>();
+        for (Shut shut : gates.shutting(work, now)) {
+            for (String waitedFor : shut.works()) {
+                roots.addAll(rootsOf(waitedFor, shut instanceof Shut.BelowPercent));
+            }
+        }
+        found.put(work, roots);
+        return roots;
+    }
+
+    private Set<String> rootsOf(String waitedFor, boolean forPercent) {
+        Worked one = works.get(waitedFor);
+        boolean canCome = forPercent ? canRise(one) : canBeDone(one);
+        if (!canCome) {
+            return Set.of(waitedFor);
+        }
+        Stage stage = one.state().stage();
+        boolean begunWithTeacher = stage == Stage.TURNED_IN || stage == Stage.SENT_BACK || stage == Stage.RETURNED;
+        return begunWithTeacher ? Set.of() : by(waitedFor);
+    }
+
+    private boolean canBeDone(Worked one) {
+        return switch (one.state().move()) {
+            case YOURS, TEACHERS, NOT_YET -> true;
+            case SETTLED -> one.state().mayHandIn();
+            case OUT_OF_REACH -> hasLeeway(one);
+        };
+    }
+
+    private boolean canRise(Worked one) {
+        return canBeDone(one) || (one.state().move() != Move.OUT_OF_REACH && attemptLeft(one));
+    }
+
+    /** Without a limit a quiz or test may be taken again; other work may not be handed in again unasked. */
+    private static boolean attemptLeft(Worked one) {
+        WorkState state = one.state();
+        boolean quiz = one.item().kind() == WorkKind.QUIZ || one.item().kind() == WorkKind.TEST;
+        boolean left = state.attemptsAllowed() == null ? quiz : state.attemptsUsed() < state.attemptsAllowed();
+        return one.item().expectsHandIn() && state.accepted() && left;
+    }
+
+    private boolean hasLeeway(Worked one) {
+        return one.item().expectsHandIn()
+                && (leeway.extension(one, null).may()
+                        || leeway.tokens(one, null).may());
+    }
+}

@@ -1,0 +1,79 @@
+package app.navlo.core.next;
+
+import app.navlo.core.course.Finding;
+import app.navlo.core.course.Trial;
+import app.navlo.core.course.WhatIf;
+import app.navlo.core.exact.Rational;
+import java.time.Instant;
+import java.util.Optional;
+
+/** What a course counts for a piece of work while its move isn't made, and once it is. */
+record Undone(Finding finding) {
+    static Undone of(Finding finding) {
+        return new Undone(finding);
+    }
+
+    /**
+     * Whether a course counts less for it while its move isn't made. It doesn't for what has a score, nor for optional work,
+     * unless that only adds.
+     */
+    boolean costsUndone() {
+        return finding.graded() != null
+                && finding.outcome().kept() == null
+                && (finding.item().required()
+                        || finding.graded().extra()
+                        || finding.graded().awaited());
+    }
+
+    /** The course with this undone. */
+    Trial undo(Trial trial) {
+        return apply(without(), trial);
+    }
+
+    /** The course with this handed in at an instant. */
+    Trial handIn(Instant at, Trial trial) {
+        return apply(with(at), trial);
+    }
+
+    /** The course with this handed in so that a share of full points is kept. */
+    Trial handIn(Rational share, Trial trial) {
+        return apply(with(share), trial);
+    }
+
+    /** Empty for what it counts as it is. */
+    private Trial apply(Optional<WhatIf> change, Trial trial) {
+        return change.map(trial::instead).orElseGet(() -> trial.asItIs(finding.id()));
+    }
+
+    /**
+     * Nothing for what isn't handed in, and for what was flagged incomplete. What has a score keeps it, optional work waits
+     * for one, and what happens at its time loses the part that preparing for it would bring.
+     */
+    private Optional<WhatIf> without() {
+        if (!costsUndone()) {
+            return Optional.empty();
+        }
+        if (finding.item().schedule().appointment() == null) {
+            return Optional.of(WhatIf.counts(finding.id(), Rational.ZERO));
+        }
+        Rational left = Rational.HUNDRED.minus(finding.work().preparing()).dividedBy(Rational.HUNDRED);
+        return Optional.of(
+                WhatIf.counts(finding.id(), finding.graded().expected().times(left)));
+    }
+
+    private Optional<WhatIf> with(Instant at) {
+        if (finding.graded() == null || finding.item().schedule().appointment() != null) {
+            return Optional.empty();
+        }
+        if (finding.state().toComplete()) {
+            return Optional.ofNullable(finding.raised()).map(points -> WhatIf.counts(finding.id(), points));
+        }
+        return Optional.of(WhatIf.scored(finding.id(), Duties.raw(finding), at));
+    }
+
+    private Optional<WhatIf> with(Rational share) {
+        return finding.graded() == null
+                ? Optional.empty()
+                : Optional.of(WhatIf.counts(finding.id(), Duties.raw(finding).times(share)));
+    }
+}
