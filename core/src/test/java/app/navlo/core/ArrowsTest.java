@@ -37,6 +37,7 @@ public class ArrowsTest {
             "reconcile",
             "tide",
             "course",
+            "signal",
             "plan",
             "next");
 

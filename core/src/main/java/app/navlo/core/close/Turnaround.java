@@ -108,6 +108,12 @@ public record Turnaround(
         return null;
     }
 
+    /** Whether what was handed in then would have been looked at by now, as this teacher usually does. */
+    public boolean shouldBeGraded(Instant handedIn, SchoolCalendar calendar, Instant now) {
+        Instant day = nextGradingDay(calendar, handedIn);
+        return day == null ? ungradedTooLong(handedIn, calendar, now) : now.isAfter(day.plus(Duration.ofDays(1)));
+    }
+
     /** Whether work that was handed in then has been waiting for longer than nine in ten did. */
     public boolean ungradedTooLong(Instant handedIn, SchoolCalendar calendar, Instant now) {
         return calendar.workingTime(handedIn, now).compareTo(p90) > 0;

@@ -2,12 +2,15 @@ package app.navlo.core.course;
 
 import app.navlo.core.close.GradedReturn;
 import app.navlo.core.close.Turnaround;
+import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Gated;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.grade.StandardsScheme;
+import app.navlo.core.leeway.Readiness;
 import app.navlo.core.work.GateState;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
@@ -24,6 +27,8 @@ import java.util.Set;
 
 /** Everything that follows from a course's rules and facts at an instant. Immutable; it asks for nothing later. */
 public final class CourseBook {
+    private static final Rational PERCENT_OF_A_RATING = Rational.of(25);
+
     private final CourseRules rules;
     private final Instant now;
     private final Map<String, Worked> worked = new LinkedHashMap<>();
@@ -100,6 +105,11 @@ public final class CourseBook {
 
     public CourseRules rules() {
         return rules;
+    }
+
+    /** A figure of this course, or a difference of two, in percent: ratings 0–4 are spread over it. */
+    public Rational percent(Rational figure) {
+        return rules.scheme() instanceof StandardsScheme ? figure.times(PERCENT_OF_A_RATING) : figure;
     }
 
     Map<String, Worked> worked() {
@@ -190,10 +200,11 @@ public final class CourseBook {
      * The choices of leeway for one piece of work.
      *
      * @param doneAt when it would be finished and handed in
+     * @param ready what lies ready of it
      * @throws IllegalArgumentException if the course has no such work
      */
-    public LeewayCase leeway(String work, Instant doneAt) {
-        return all.leeway(one(work), finding(work), doneAt);
+    public LeewayCase leeway(String work, Instant doneAt, Readiness ready) {
+        return all.leeway(one(work), finding(work), doneAt, ready);
     }
 
     /**

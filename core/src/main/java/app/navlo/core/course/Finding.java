@@ -31,6 +31,7 @@ import org.jspecify.annotations.Nullable;
  * @param expectedPercent before any penalty
  * @param graded what the readings know of it; null where it never counts
  * @param impact what a zero there would cost, in the units of the course's figure; null where it has none
+ * @param mayBeReopened whether a redo waits for nothing but the teacher's word
  * @param raised points that would count if less than is expected stood and were raised to it; null where nothing can
  * @param lift what the expected score would bring where something less stands that could still be raised: a zero, a redo, work
  *     that is shut for good; null where nothing can
@@ -50,6 +51,7 @@ public record Finding(
         Rational expectedPercent,
         @Nullable GradedWork graded,
         @Nullable Rational impact,
+        boolean mayBeReopened,
         @Nullable Rational raised,
         @Nullable Rational lift,
         ExtensionDesk.Answer extension,

@@ -9,6 +9,7 @@ import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Impact;
 import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
+import app.navlo.core.leeway.Readiness;
 import app.navlo.core.policy.Attempt;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.policy.Window;
@@ -71,16 +72,20 @@ final class Findings {
                 ledger.expectedPercent(one),
                 values,
                 worth,
+                ledger.mayBeReopened(one),
                 raised,
                 values == null || raised == null ? null : lift(values, raised),
                 leeway.extension(one, never),
                 leeway.tokens(one, never));
     }
 
-    /** @param doneAt when it would be finished and handed in */
-    LeewayCase leeway(Worked one, Finding finding, Instant doneAt) {
-        Rational done = ledger.expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
-        Rational now = one.state().stage() == Stage.DRAFT || one.state().handInStands() ? done : Rational.ZERO;
+    /**
+     * @param doneAt when it would be finished and handed in
+     * @param ready what lies ready of it
+     */
+    LeewayCase leeway(Worked one, Finding finding, Instant doneAt, Readiness ready) {
+        Rational done = ledger.expectedRaw(one);
+        Rational there = ready.share(one.item()).map(done::times).orElse(null);
         Choices.Case compared = new Choices.Case(
                 leeway.asking(one),
                 leeway.using(one),
@@ -93,9 +98,10 @@ final class Findings {
                         one.item().schedule().gradingClose()),
                 one.policy(),
                 one.possible(),
-                now,
+                there,
                 done,
                 doneAt,
+                one.state().extensionPending(),
                 rules.calendar());
         return LeewayCase.of(finding, compared, rules);
     }

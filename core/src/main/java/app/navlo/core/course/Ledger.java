@@ -50,14 +50,28 @@ final class Ledger {
         return Objects.requireNonNullElse(one.work().place().category(), "");
     }
 
-    /** Before any penalty, 0–100 and above. */
+    /** Before any penalty, 0–100 and above. Its own score says nothing of what doing it again would bring. */
     Rational expectedPercent(Worked one) {
-        return one.work().ownPercent() != null
-                ? one.work().ownPercent()
-                : expected.computeIfAbsent(
-                        category(one),
-                        category -> ExpectedScore.percent(
-                                null, categoryPercents.getOrDefault(category, List.of()), coursePercents));
+        if (one.work().ownPercent() != null) {
+            return one.work().ownPercent();
+        }
+        Rational own = one.rawPercent();
+        if (counts(one) && !one.work().place().extra() && own != null) {
+            return ExpectedScore.percent(
+                    null,
+                    without(own, categoryPercents.getOrDefault(category(one), List.of())),
+                    without(own, coursePercents));
+        }
+        return expected.computeIfAbsent(
+                category(one),
+                category -> ExpectedScore.percent(
+                        null, categoryPercents.getOrDefault(category, List.of()), coursePercents));
+    }
+
+    private static List<Rational> without(Rational one, List<Rational> percents) {
+        List<Rational> others = new ArrayList<>(percents);
+        others.remove(one);
+        return others;
     }
 
     GradedWork graded(Worked one) {
@@ -84,11 +98,19 @@ final class Ledger {
         if (one.outcome().kept() != null) {
             return one.outcome().kept();
         }
-        return outOfReach(one) || refused(one) ? Rational.ZERO : penalised(one, expectedRaw(one));
+        return outOfReach(one) || refused(one) || waitsForLeeway(one)
+                ? Rational.ZERO
+                : penalised(one, expectedRaw(one));
     }
 
     Rational expectedRaw(Worked one) {
         return expectedPercent(one).times(one.possible()).dividedBy(Rational.HUNDRED);
+    }
+
+    /** Nothing is accepted any more unless the teacher gives the time that was asked for. */
+    private static boolean waitsForLeeway(Worked one) {
+        WorkState state = one.state();
+        return state.move() == Move.TEACHERS && state.stage() != Stage.TURNED_IN;
     }
 
     /** A hand-in that came too late counts nothing, whatever it would have brought. */
@@ -106,8 +128,11 @@ final class Ledger {
     Rational raised(Worked one) {
         Rational kept = one.outcome().kept();
         Instant close = one.item().schedule().gradingClose();
-        if (kept == null || (close != null && now.isAfter(close))) {
+        if (close != null && now.isAfter(close)) {
             return null;
+        }
+        if (kept == null) {
+            return waitsForLeeway(one) ? expectedRaw(one) : null;
         }
         if (redoOpen(one)) {
             return withRedo(one, expectedRaw(one));
@@ -117,7 +142,7 @@ final class Ledger {
     }
 
     /** Whether a redo waits for nothing but the teacher's word. */
-    private boolean mayBeReopened(Worked one) {
+    boolean mayBeReopened(Worked one) {
         RedoRule redo = one.item().redo();
         WorkItem.Marking marking = one.item().marking();
         return redo != null
@@ -125,7 +150,10 @@ final class Ledger {
                 && one.state().stage() == Stage.RETURNED
                 && marking.passPercent() != null
                 && RedoRule.below(marking.passPercent(), one.outcome().keptRaw(), marking.possible())
-                && (redo.until() == null || !now.isAfter(redo.until()));
+                && one.state().redo() == null
+                && (redo.until() == null || !now.isAfter(redo.until()))
+                && (one.item().schedule().gradingClose() == null
+                        || !now.isAfter(one.item().schedule().gradingClose()));
     }
 
     /** What it can still come to; null where it is left out of the ceiling. */

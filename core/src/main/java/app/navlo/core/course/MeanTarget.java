@@ -2,7 +2,6 @@ package app.navlo.core.course;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
-import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.Target;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -16,8 +15,6 @@ import org.jspecify.annotations.Nullable;
  * least uniform percent on all that is open in all of them with which a mean is reached.
  */
 public final class MeanTarget {
-    private static final Rational RATING = Rational.of(25);
-
     private final Map<CourseBook, Trial> trials = new LinkedHashMap<>();
 
     private MeanTarget(Collection<CourseBook> books) {
@@ -30,7 +27,7 @@ public final class MeanTarget {
         for (CourseBook book : books) {
             Rational figure = book.readings().of(Reading.EXPECTED).grade().figure();
             if (figure != null) {
-                figures.add(percent(book, figure));
+                figures.add(book.percent(figure));
             }
         }
         return mean(figures);
@@ -50,14 +47,10 @@ public final class MeanTarget {
         trials.forEach((book, trial) -> {
             Rational figure = trial.figureWith(hundredths);
             if (figure != null) {
-                figures.add(percent(book, figure));
+                figures.add(book.percent(figure));
             }
         });
         return mean(figures);
-    }
-
-    private static Rational percent(CourseBook book, Rational figure) {
-        return book.rules().scheme() instanceof StandardsScheme ? figure.times(RATING) : figure;
     }
 
     private static @Nullable Rational mean(List<Rational> figures) {

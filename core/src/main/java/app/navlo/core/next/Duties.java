@@ -11,6 +11,7 @@ import app.navlo.core.next.Duty.Way;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Move;
+import app.navlo.core.work.WorkKind;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -69,9 +70,14 @@ final class Duties {
 
     static boolean plannable(Finding finding) {
         Move move = finding.state().move();
-        boolean toDo =
-                finding.item().expectsHandIn() || finding.item().schedule().appointment() != null;
+        boolean toDo = finding.item().expectsHandIn() || toPrepare(finding);
         return toDo && (move == Move.YOURS || move == Move.NOT_YET);
+    }
+
+    /** Nobody prepares for a day out unless somebody says how long that takes; for a test one does. */
+    private static boolean toPrepare(Finding finding) {
+        return finding.item().schedule().appointment() != null
+                && (finding.work().minutes() > 0 || finding.item().kind() == WorkKind.TEST);
     }
 
     /** Work that waits for what can't be done by the student can't be planned. */

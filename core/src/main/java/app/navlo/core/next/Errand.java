@@ -19,9 +19,7 @@ public record Errand(
         ASK_EXTENSION,
         USE_TOKENS,
         READ_FEEDBACK,
-        /** A zero came back. */
-        LOOK_INTO_ZERO,
-        /** Graded late, or listed as missing though it was handed in. */
+        /** With the teacher for longer than nine in ten are. */
         CHECK_GRADING
     }
 }

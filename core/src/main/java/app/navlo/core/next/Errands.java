@@ -1,15 +1,14 @@
 package app.navlo.core.next;
 
+import app.navlo.core.close.CheckIt;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.feedback.FeedbackCount;
-import app.navlo.core.feedback.Signal;
 import app.navlo.core.next.NextPlan.Planned;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /** Finds the moves that take no room in the plan. */
 final class Errands {
@@ -42,21 +41,13 @@ final class Errands {
 
     private static List<Errand> amiss(CourseBook book, Finding finding) {
         List<Errand> errands = new ArrayList<>();
-        if (!finding.checkIt().isEmpty()) {
+        if (finding.checkIt().contains(CheckIt.UNGRADED_TOO_LONG)) {
             errands.add(errand(book, finding, Errand.Kind.CHECK_GRADING));
         }
-        raised(book, finding).map(kind -> errand(book, finding, kind)).ifPresent(errands::add);
-        return errands;
-    }
-
-    private static Optional<Errand.Kind> raised(CourseBook book, Finding finding) {
-        List<Signal> signals = Signal.of(finding.state(), finding.work().facts(), book.now());
-        if (signals.contains(Signal.ZERO_WITHOUT_FEEDBACK) || signals.contains(Signal.ZERO_WITH_COMMENT)) {
-            return Optional.of(Errand.Kind.LOOK_INTO_ZERO);
+        if (FeedbackCount.of(finding.work().facts(), book.now()).unread() > 0) {
+            errands.add(errand(book, finding, Errand.Kind.READ_FEEDBACK));
         }
-        return FeedbackCount.of(finding.work().facts(), book.now()).unread() > 0
-                ? Optional.of(Errand.Kind.READ_FEEDBACK)
-                : Optional.empty();
+        return errands;
     }
 
     private static Errand errand(CourseBook book, Finding finding, Errand.Kind kind) {

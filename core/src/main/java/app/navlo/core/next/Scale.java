@@ -6,15 +6,12 @@ import app.navlo.core.course.Trial;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.Reading;
-import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.work.Stage;
 import java.math.RoundingMode;
 import java.util.List;
 
 /** A course's expected reading in percent, whatever it is graded by: ratings 0–4 are spread over it, completion is a share of what is required. */
 final class Scale {
-    private static final Rational RATING = Rational.of(25);
-
     private Scale() {}
 
     static boolean byCompletion(CourseBook book) {
@@ -22,7 +19,7 @@ final class Scale {
     }
 
     static Rational factor(CourseBook book) {
-        return book.rules().scheme() instanceof StandardsScheme ? RATING : Rational.ONE;
+        return book.percent(Rational.ONE);
     }
 
     /** What one required piece of work is of a course by completion. */
@@ -58,7 +55,7 @@ final class Scale {
     /** @return 0 where the course has no figure */
     static Rational percent(CourseBook book, Trial trial) {
         Rational figure = trial.figure(Reading.EXPECTED);
-        return figure == null ? Rational.ZERO : figure.times(factor(book));
+        return figure == null ? Rational.ZERO : book.percent(figure);
     }
 
     static long hundredths(Rational percent) {

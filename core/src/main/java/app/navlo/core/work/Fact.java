@@ -89,8 +89,15 @@ public sealed interface Fact {
 
     record KeyOpened(Stamp stamp) implements Fact {}
 
-    /** @param inFile inside a file that was handed in, rather than on the work as a whole */
-    record Commented(Stamp stamp, String text, boolean isPrivate, boolean inFile) implements Fact {}
+    /**
+     * @param inFile inside a file that was handed in, rather than on the work as a whole
+     * @param asks whether its source says that it asks the student for something
+     */
+    record Commented(Stamp stamp, String text, boolean isPrivate, boolean inFile, boolean asks) implements Fact {
+        public Commented(Stamp stamp, String text, boolean isPrivate, boolean inFile) {
+            this(stamp, text, isPrivate, inFile, false);
+        }
+    }
 
     record RubricMarked(Stamp stamp) implements Fact {}
 
@@ -99,4 +106,22 @@ public sealed interface Fact {
 
     /** The student has seen the feedback that stood at this instant. */
     record ReadMarked(Stamp stamp) implements Fact {}
+
+    /**
+     * A source gave the work another due.
+     *
+     * @param before null for none
+     * @param after null for none
+     */
+    record DueMoved(
+            Stamp stamp,
+            @Nullable Deadline before,
+            @Nullable Deadline after) implements Fact {}
+
+    /**
+     * The student has dealt with a signal, or lets it be.
+     *
+     * @param signal the kind of it, by name
+     */
+    record PutAside(Stamp stamp, String signal) implements Fact {}
 }

@@ -3,6 +3,7 @@ package app.navlo.formats.told;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.Rubric;
 import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
 import java.time.Instant;
 import java.util.List;
@@ -56,6 +57,7 @@ public record Told(
      * @param fileTypes endings taken; empty for any
      * @param effortMinutes null where nobody has estimated it
      * @param rubric null for none
+     * @param appointment the time at which it happens; null for work that is done when one likes
      */
     public record More(
             @Nullable String unit,
@@ -67,7 +69,8 @@ public record Told(
             boolean takesText,
             List<String> fileTypes,
             @Nullable Integer effortMinutes,
-            @Nullable Rubric rubric) {
+            @Nullable Rubric rubric,
+            @Nullable Stretch appointment) {
         public More {
             fileTypes = List.copyOf(fileTypes);
         }

@@ -231,6 +231,7 @@ final class CollegeFiles {
                 opens,
                 due,
                 dueText,
+                work.hasNonNull("ends") ? at(work.get("ends").asString()) : null,
                 work.hasNonNull("closes") ? deadline(work.get("closes").asString()) : null,
                 endings,
                 takes.has("files"),

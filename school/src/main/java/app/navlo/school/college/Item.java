@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
  * @param published when the class first saw it
  * @param due the end of a day or an instant; null for none
  * @param dueText the same as it is written: "2026-11-24" or "2026-11-24 18:00"
+ * @param ends of what happens at a time, its due being the start; null for work that is done when one likes
  * @param takes endings of files taken; empty for any or none
  * @param files whether files are taken
  * @param expectsHandIn false for what is done in class
@@ -30,6 +31,7 @@ record Item(
         @Nullable Instant opens,
         @Nullable Instant due,
         @Nullable String dueText,
+        @Nullable Instant ends,
         @Nullable Instant closes,
         List<String> takes,
         boolean files,

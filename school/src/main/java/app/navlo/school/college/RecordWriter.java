@@ -65,6 +65,8 @@ final class RecordWriter {
                 .put("points", item.points())
                 .put("opens", text(item.opens()))
                 .put("due", due(item))
+                .put("starts", item.ends() == null ? null : text(item.due()))
+                .put("ends", text(item.ends()))
                 .put("closes", text(item.closes()))
                 .put("takesFiles", item.files())
                 .put("takesText", item.text())

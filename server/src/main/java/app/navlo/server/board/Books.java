@@ -110,6 +110,7 @@ final class Books {
                 sheet.late() == null ? null : sheet.late().policy(),
                 own.expectedPercent(),
                 Objects.requireNonNullElse(efforts.of(work.id()).left(), UNKNOWN_MINUTES),
+                Objects.requireNonNullElse(own.preparingPercent(), CourseWork.USUAL_PREPARING),
                 factsOf(work));
     }
 

@@ -2,6 +2,7 @@ package app.navlo.server.board;
 
 import app.navlo.core.time.OwnTime;
 import app.navlo.core.time.Stretch;
+import app.navlo.core.work.Stage;
 import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.BusyCalendars;
 import app.navlo.server.store.BusyCalendars.BusyTime;
@@ -10,6 +11,7 @@ import app.navlo.server.store.Term;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -50,7 +52,7 @@ public class OwnHours {
                 sheet.onHolidays(),
                 holidays,
                 sheet.classTimes(first, last),
-                busy(board.student(), since),
+                busy(board, since),
                 sheet.pauses(),
                 board.zone());
     }
@@ -59,14 +61,22 @@ public class OwnHours {
         return board.terms().values().stream().flatMap(term -> Stream.of(term.firstDay(), term.lastDay()));
     }
 
-    private List<Stretch> busy(long student, Instant since) {
-        Map<Long, List<BusyTime>> times = calendars.times(student, since);
-        if (times.isEmpty()) {
-            return List.of();
+    /** Calendars that say so, and work that happens at its time. */
+    private List<Stretch> busy(Board board, Instant since) {
+        List<Stretch> busy = new ArrayList<>();
+        for (Board.Entry entry : board.entries()) {
+            Stretch appointment = entry.finding().item().schedule().appointment();
+            if (appointment != null && entry.state().stage() != Stage.EXCUSED) {
+                busy.add(appointment);
+            }
         }
-        return calendars.of(student, changes.undone(student)).stream()
-                .flatMap(calendar -> times.getOrDefault(calendar.id(), List.of()).stream())
-                .map(BusyTime::stretch)
-                .toList();
+        Map<Long, List<BusyTime>> times = calendars.times(board.student(), since);
+        if (!times.isEmpty()) {
+            calendars.of(board.student(), changes.undone(board.student())).stream()
+                    .flatMap(calendar -> times.getOrDefault(calendar.id(), List.of()).stream())
+                    .map(BusyTime::stretch)
+                    .forEach(busy::add);
+        }
+        return busy;
     }
 }

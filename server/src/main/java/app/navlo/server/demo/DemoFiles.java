@@ -97,6 +97,7 @@ final class DemoFiles {
             @Nullable Integer spent,
             @Nullable String opens,
             @Nullable String due,
+            @Nullable String ends,
             @Nullable String closes,
             @Nullable LateSheet late,
             @Nullable List<GateFile> gates,

@@ -340,7 +340,10 @@ class DemoSeed {
                         work.extra(),
                         work.timeLimit(),
                         work.filesWanted(),
-                        work.rubric()));
+                        work.rubric(),
+                        work.ends() == null
+                                ? null
+                                : new WorkSheet.AppointmentSheet(times.at(work.due()), times.at(work.ends()))));
     }
 
     private static GateSheet gate(DemoFiles.GateFile gate, Map<String, Long> ids) {

@@ -77,6 +77,7 @@ public class LeewayController {
     /**
      * @param due null for none
      * @param score expected, in points
+     * @param otherwise the score if the teacher says no; null where no answer is waited for
      * @param bars why it can't be chosen; empty where it can
      * @param shuts the kinds that choosing it bars from then on
      */
@@ -85,6 +86,7 @@ public class LeewayController {
             int tokens,
             @Nullable Instant due,
             String score,
+            @Nullable String otherwise,
             List<String> bars,
             List<Choices.Kind> shuts) {}
 

@@ -8,13 +8,13 @@ import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.Choices.Choice;
 import app.navlo.core.leeway.ExtensionRule;
+import app.navlo.core.leeway.Readiness;
 import app.navlo.core.leeway.TokenBank;
 import app.navlo.core.leeway.TokenBank.Candidate;
 import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Fact;
-import app.navlo.core.work.Move;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.leeway.LeewayController.BankUseView;
@@ -27,6 +27,7 @@ import app.navlo.server.leeway.LeewayController.LeewayListView;
 import app.navlo.server.leeway.LeewayController.LeewayStepView;
 import app.navlo.server.next.NextService;
 import app.navlo.server.rules.Figures;
+import app.navlo.server.store.Drafts;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.time.ServerClock;
@@ -47,10 +48,12 @@ import org.springframework.stereotype.Service;
 @Service
 class LeewayService {
     private final NextService next;
+    private final Drafts drafts;
     private final ServerClock clock;
 
-    LeewayService(NextService next, ServerClock clock) {
+    LeewayService(NextService next, Drafts drafts, ServerClock clock) {
         this.next = next;
+        this.drafts = drafts;
         this.clock = clock;
     }
 
@@ -62,12 +65,13 @@ class LeewayService {
                 finished.put(planned.work(), planned.finish());
             }
         }
+        Map<Long, Drafts.Lying> lying = drafts.lying(student);
         Map<Long, LeewayCase> cases = new HashMap<>();
         List<LeewayCaseView> views = new ArrayList<>();
         for (Board.Entry entry : made.board().entries()) {
             if (concerns(entry)) {
                 Instant doneAt = finished.getOrDefault(entry.finding().id(), ifBegunNow(entry, made));
-                LeewayCase one = entry.book().leeway(entry.finding().id(), doneAt);
+                LeewayCase one = entry.book().leeway(entry.finding().id(), doneAt, ready(entry, lying));
                 cases.put(entry.work().id(), one);
                 views.add(view(entry, one));
             }
@@ -76,9 +80,19 @@ class LeewayService {
         return new LeewayListView(views, banks(made.board(), cases), history(made.board()));
     }
 
+    private static Readiness ready(Board.Entry entry, Map<Long, Drafts.Lying> lying) {
+        Drafts.Lying here = lying.getOrDefault(entry.work().id(), Drafts.Lying.NOTHING);
+        return new Readiness(
+                here.files(),
+                entry.work().definition().rules().filesWanted(),
+                here.text(),
+                entry.effort().spent(),
+                entry.effort().minutes());
+    }
+
     /** What may have some, or has asked for some. */
     private static boolean concerns(Board.Entry entry) {
-        boolean toDo = entry.state().move() == Move.YOURS && !entry.state().handInStands();
+        boolean toDo = entry.state().mayHandIn() && !entry.state().handInStands();
         boolean may =
                 entry.finding().extension().may() || entry.finding().tokens().may();
         return (toDo && may) || entry.extensionPending();
@@ -132,6 +146,7 @@ class LeewayService {
                 choice.tokens(),
                 choice.due(),
                 Figures.text(choice.score()),
+                Figures.textOrNull(choice.otherwise()),
                 words(choice.bars()),
                 choice.shuts());
     }

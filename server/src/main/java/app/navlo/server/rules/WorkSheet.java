@@ -4,6 +4,7 @@ import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.Rubric;
 import app.navlo.core.gate.Gate;
+import app.navlo.core.time.Stretch;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param timeLimitMinutes of one attempt; null for none
  * @param filesWanted how many files are asked for; null where that isn't said
  * @param rubric null for none
+ * @param appointment the time at which it happens; null for work that is done when one likes
  */
 public record WorkSheet(
         @Nullable LateSheet late,
@@ -26,14 +28,38 @@ public record WorkSheet(
         boolean extra,
         @Nullable Integer timeLimitMinutes,
         @Nullable Integer filesWanted,
-        @Nullable RubricSheet rubric) {
-    public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false, null, null, null);
+        @Nullable RubricSheet rubric,
+        @Nullable AppointmentSheet appointment) {
+    public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false, null, null, null, null);
 
-    /** Of work that sets nothing but its rubric. @param rubric null for none */
-    public static WorkSheet with(@Nullable Rubric rubric) {
-        return rubric == null
-                ? PLAIN
-                : new WorkSheet(null, List.of(), List.of(), false, null, null, RubricSheet.of(rubric));
+    /**
+     * Of work that sets nothing else.
+     *
+     * @param rubric null for none
+     * @param appointment null for none
+     */
+    public static WorkSheet with(@Nullable Rubric rubric, @Nullable Stretch appointment) {
+        return PLAIN.with(rubric == null ? null : RubricSheet.of(rubric)).at(AppointmentSheet.of(appointment));
+    }
+
+    private WorkSheet with(@Nullable RubricSheet other) {
+        return new WorkSheet(late, gates, standards, extra, timeLimitMinutes, filesWanted, other, appointment);
+    }
+
+    /** @param other null for none */
+    public WorkSheet at(@Nullable AppointmentSheet other) {
+        return new WorkSheet(late, gates, standards, extra, timeLimitMinutes, filesWanted, rubric, other);
+    }
+
+    /** The time at which a piece of work happens. */
+    public record AppointmentSheet(Instant startsAt, Instant endsAt) {
+        public static @Nullable AppointmentSheet of(@Nullable Stretch stretch) {
+            return stretch == null ? null : new AppointmentSheet(stretch.start(), stretch.endExclusive());
+        }
+
+        public Stretch stretch() {
+            return new Stretch(startsAt, endsAt);
+        }
     }
 
     public WorkSheet {

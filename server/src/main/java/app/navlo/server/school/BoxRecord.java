@@ -3,6 +3,7 @@ package app.navlo.server.school;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.Rubric;
 import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.KindWords;
 import app.navlo.formats.told.Told;
@@ -117,7 +118,20 @@ final class BoxRecord {
                 item.hasNonNull("effortMinutes")
                         ? Integer.valueOf(item.get("effortMinutes").asInt())
                         : null,
-                rubric(item, title, possible));
+                rubric(item, title, possible),
+                appointment(item));
+    }
+
+    private static @Nullable Stretch appointment(JsonNode item) {
+        Instant starts = instant(item, "starts");
+        Instant ends = instant(item, "ends");
+        if (starts == null || ends == null) {
+            return null;
+        }
+        if (!starts.isBefore(ends)) {
+            throw new IllegalArgumentException("it ends at " + ends + ", which isn't after it starts");
+        }
+        return new Stretch(starts, ends);
     }
 
     /** A rubric that can't be read is told of, and the work comes without it. */

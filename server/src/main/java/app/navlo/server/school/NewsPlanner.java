@@ -6,12 +6,14 @@ import app.navlo.core.reason.Sentences;
 import app.navlo.core.reconcile.Reconciled;
 import app.navlo.core.reconcile.RecordEntry;
 import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
 import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.AppointmentSheet;
 import app.navlo.server.school.News.ToldDeed;
 import app.navlo.server.school.NewsPlan.CourseRow;
 import app.navlo.server.school.NewsPlan.Status;
@@ -313,7 +315,9 @@ final class NewsPlanner {
 
     private static Work.Definition retold(Told.Work work, Work.Definition was) {
         Rational possible = work.possible() == null ? was.marking().possible() : work.possible();
-        return was.retold(work.title(), work.opensAt(), work.due())
+        Work.Definition told = was.retold(work.title(), work.opensAt(), work.due());
+        Stretch appointment = work.more() == null ? null : work.more().appointment();
+        return (appointment == null ? told : told.at(AppointmentSheet.of(appointment)))
                 .marked(new WorkItem.Marking(
                         possible, was.marking().passPercent(), was.marking().kept()));
     }
@@ -332,7 +336,9 @@ final class NewsPlanner {
                 new WorkItem.Marking(
                         work.possible() == null ? Rational.ZERO : work.possible(), null, KeptScore.HIGHEST),
                 work.opensAt(),
-                work.due(),
+                more == null || more.appointment() == null
+                        ? work.due()
+                        : Deadline.at(more.appointment().start()),
                 more == null || more.closesAt() == null ? null : Deadline.at(more.closesAt()),
                 more == null ? null : more.attempts(),
                 null,
@@ -345,7 +351,7 @@ final class NewsPlanner {
                                 more.takesText(),
                                 !more.takesFiles() && !more.takesText(),
                                 more.fileTypes()),
-                WorkSheet.with(more == null ? null : more.rubric()));
+                WorkSheet.with(more == null ? null : more.rubric(), more == null ? null : more.appointment()));
     }
 
     /** What this link brought and no longer tells of. */

@@ -87,6 +87,24 @@ public class Drafts {
         db.sql("DELETE FROM draft WHERE work_id = :work").param("work", work).update();
     }
 
+    /** What lies ready of a piece of work. */
+    public record Lying(int files, boolean text) {
+        public static final Lying NOTHING = new Lying(0, false);
+    }
+
+    /** By work; works without a draft are left out. */
+    public Map<Long, Lying> lying(long student) {
+        Map<Long, Lying> lying = new HashMap<>();
+        db.sql("""
+                SELECT d.work_id, TRIM(d.text) <> '' AS written,
+                    (SELECT COUNT(*) FROM draft_file f WHERE f.work_id = d.work_id) AS files
+                FROM draft d WHERE d.student_id = :student
+                """).param("student", student).query(row -> {
+            lying.put(row.getLong("work_id"), new Lying(row.getInt("files"), row.getBoolean("written")));
+        });
+        return lying;
+    }
+
     /** How many files lie ready, by work; works without any are left out. */
     public Map<Long, Integer> fileCounts(long student) {
         Map<Long, Integer> counts = new HashMap<>();

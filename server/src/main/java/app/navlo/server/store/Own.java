@@ -1,7 +1,6 @@
 package app.navlo.server.store;
 
 import app.navlo.core.exact.Rational;
-import java.math.BigDecimal;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
@@ -34,10 +33,25 @@ public class Own {
      *
      * @param effortMinutes null for what the school says
      * @param expectedPercent that it will bring, raw; null for what the scores so far say
+     * @param preparingPercent of its points that preparing for it will bring; null for the usual
      */
     public record Figures(
-            @Nullable Integer effortMinutes, @Nullable Rational expectedPercent) {
-        public static final Figures NONE = new Figures(null, null);
+            @Nullable Integer effortMinutes,
+            @Nullable Rational expectedPercent,
+            @Nullable Rational preparingPercent) {
+        public static final Figures NONE = new Figures(null, null, null);
+
+        public Figures withEffort(@Nullable Integer minutes) {
+            return new Figures(minutes, expectedPercent, preparingPercent);
+        }
+
+        public Figures withExpected(@Nullable Rational percent) {
+            return new Figures(effortMinutes, percent, preparingPercent);
+        }
+
+        public Figures withPreparing(@Nullable Rational percent) {
+            return new Figures(effortMinutes, expectedPercent, percent);
+        }
 
         /** The student's own estimate, else the one that is given. */
         public @Nullable Integer effortOr(@Nullable Integer told) {
@@ -49,30 +63,33 @@ public class Own {
     public Map<Long, Figures> figures(long student, Set<Long> undone) {
         Map<Long, Figures> figures = new HashMap<>();
         db.sql("""
-                SELECT work_id, change_id, effort_minutes, expected_percent
+                SELECT work_id, change_id, effort_minutes, expected_percent, preparing_percent
                 FROM own_figure WHERE student_id = :student ORDER BY id
                 """).param("student", student).query(row -> {
             if (!undone.contains(row.getLong("change_id"))) {
                 figures.put(
                         row.getLong("work_id"),
                         new Figures(
-                                Rows.integerOrNull(row, "effort_minutes"), Rows.exactOrNull(row, "expected_percent")));
+                                Rows.integerOrNull(row, "effort_minutes"),
+                                Rows.exactOrNull(row, "expected_percent"),
+                                Rows.exactOrNull(row, "preparing_percent")));
             }
         });
         return figures;
     }
 
     public void reckon(long student, long work, long change, Figures figures) {
-        BigDecimal percent = Rows.decimal(figures.expectedPercent());
         db.sql("""
-                INSERT INTO own_figure (student_id, work_id, change_id, effort_minutes, expected_percent)
-                VALUES (:student, :work, :change, :effort, :percent)
+                INSERT INTO own_figure (student_id, work_id, change_id, effort_minutes, expected_percent,
+                    preparing_percent)
+                VALUES (:student, :work, :change, :effort, :percent, :preparing)
                 """)
                 .param("student", student)
                 .param("work", work)
                 .param("change", change)
                 .param("effort", figures.effortMinutes())
-                .param("percent", percent)
+                .param("percent", Rows.decimal(figures.expectedPercent()))
+                .param("preparing", Rows.decimal(figures.preparingPercent()))
                 .update();
     }
 

@@ -5,6 +5,8 @@ import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.AppointmentSheet;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -47,9 +49,38 @@ public record Work(
             Takes takes,
             WorkSheet rules) {
 
-        /** The same with what its source now tells; what others added stays. */
+        /** The same with what its source now tells; what others added stays, and what happens at a time moves with its due. */
         public Definition retold(String newTitle, @Nullable Instant newOpensAt, @Nullable Deadline newDue) {
-            return with(courseId, newTitle, marking, newOpensAt, newDue);
+            Definition told = with(courseId, newTitle, marking, newOpensAt, newDue);
+            AppointmentSheet before = rules.appointment();
+            if (before == null || newDue == null) {
+                return before == null ? told : told.at(null);
+            }
+            Duration moved = Duration.between(before.startsAt(), newDue.instant());
+            return told.at(
+                    new AppointmentSheet(newDue.instant(), before.endsAt().plus(moved)));
+        }
+
+        /** The same at another time. @param appointment null for work that is done when one likes */
+        public Definition at(@Nullable AppointmentSheet appointment) {
+            return new Definition(
+                    courseId,
+                    title,
+                    kind,
+                    unit,
+                    category,
+                    required,
+                    expectsHandIn,
+                    marking,
+                    opensAt,
+                    appointment == null ? due : Deadline.at(appointment.startsAt()),
+                    closesAt,
+                    attemptsAllowed,
+                    parts,
+                    redo,
+                    effortMinutes,
+                    takes,
+                    rules.at(appointment));
         }
 
         /** The same with other points. */
@@ -96,7 +127,15 @@ public record Work(
                     required,
                     expectsHandIn,
                     marking,
-                    new WorkItem.Schedule(opensAt, due, closesAt, null, null),
+                    new WorkItem.Schedule(
+                            opensAt,
+                            due,
+                            closesAt,
+                            null,
+                            null,
+                            rules.appointment() == null
+                                    ? null
+                                    : rules.appointment().stretch()),
                     attemptsAllowed,
                     parts,
                     redo);

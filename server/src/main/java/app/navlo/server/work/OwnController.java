@@ -50,6 +50,11 @@ public class OwnController {
             @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
             String percent) {}
 
+    /** @param percent of its points that preparing for it will bring; null takes the student's own figure away */
+    public record PreparingForm(
+            @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
+            String percent) {}
+
     public record NoteForm(
             @Nullable @Size(max = 40, message = "At most 40 letters.")
             String tag,
@@ -80,6 +85,7 @@ public class OwnController {
 
             @Nullable @Valid EffortForm effort,
             @Nullable @Valid ExpectedForm expected,
+            @Nullable @Valid PreparingForm preparing,
             @Nullable @Valid NoteForm note,
             @Nullable @Valid WishForm wish,
             boolean read) {}

@@ -1,5 +1,6 @@
 package app.navlo.server.work;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.server.board.Board;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
@@ -66,11 +67,18 @@ class OwnDesk {
 
     @Transactional
     public EditedView together(Writer writer, TogetherForm form) {
-        long deeds = Stream.of(form.effort(), form.expected(), form.note(), form.wish(), form.read() ? form : null)
+        long deeds = Stream.of(
+                        form.effort(),
+                        form.expected(),
+                        form.preparing(),
+                        form.note(),
+                        form.wish(),
+                        form.read() ? form : null)
                 .filter(Objects::nonNull)
                 .count();
         if (deeds != 1) {
-            throw Refusal.invalid("works", "Say one thing to do with them: effort, expected, note, wish or read.");
+            throw Refusal.invalid(
+                    "works", "Say one thing to do with them: effort, expected, preparing, note, wish or read.");
         }
         if (form.wish() != null
                 && form.wish().kind() == WishList.Kind.LATER != (form.wish().notBefore() != null)) {
@@ -119,6 +127,9 @@ class OwnDesk {
         if (form.expected() != null) {
             return "Set what is expected of " + what;
         }
+        if (form.preparing() != null) {
+            return "Set what preparing brings for " + what;
+        }
         if (form.wish() != null) {
             return WISHED.get(form.wish().kind()) + what;
         }
@@ -129,12 +140,20 @@ class OwnDesk {
         long work = entry.work().id();
         Own.Figures before = entry.own();
         if (form.effort() != null) {
-            Own.Figures now = new Own.Figures(form.effort().minutes(), before.expectedPercent());
-            own.reckon(writer.student(), work, change, now);
+            own.reckon(
+                    writer.student(),
+                    work,
+                    change,
+                    before.withEffort(form.effort().minutes()));
         } else if (form.expected() != null) {
-            Own.Figures now = new Own.Figures(
-                    before.effortMinutes(), Figures.orNull(form.expected().percent()));
-            own.reckon(writer.student(), work, change, now);
+            Rational percent = Figures.orNull(form.expected().percent());
+            own.reckon(writer.student(), work, change, before.withExpected(percent));
+        } else if (form.preparing() != null) {
+            Rational percent = Figures.orNull(form.preparing().percent());
+            if (percent != null && percent.compareTo(Rational.HUNDRED) > 0) {
+                throw Refusal.invalid("preparing.percent", "At most 100.");
+            }
+            own.reckon(writer.student(), work, change, before.withPreparing(percent));
         } else if (form.wish() != null) {
             wishes.add(
                     writer.student(),

@@ -122,7 +122,8 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
                         new RubricSheet(
                                 List.of(new RubricSheet.RowSheet(
                                         "Scale", List.of(new RubricSheet.LevelSheet("right", "To scale.", "4")))),
-                                false)));
+                                false),
+                        null));
     }
 
     private long addWork(Work.Definition definition) {

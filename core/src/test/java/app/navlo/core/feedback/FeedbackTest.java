@@ -6,25 +6,18 @@ import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.check.IllegalInput;
 import app.navlo.core.exact.Rational;
-import app.navlo.core.policy.KeptScore;
-import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
-import app.navlo.core.work.GateState;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stamp;
-import app.navlo.core.work.WorkItem;
-import app.navlo.core.work.WorkKind;
-import app.navlo.core.work.WorkState;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.testng.annotations.Test;
 
-/** What a returned piece of work may be asking for, and what was said about it. */
-public class SignalsTest {
+/** What was said about a piece of work. */
+public class FeedbackTest {
     private static final Instant NOW = Instant.parse("2026-11-24T15:20:00Z");
 
     private final List<Fact> facts = new ArrayList<>();
@@ -34,81 +27,23 @@ public class SignalsTest {
         return new Stamp(at, at, facts.size(), by, by == Actor.TEACHER ? "H. Tarn" : "Mira", "test");
     }
 
-    private SignalsTest handedIn() {
+    private FeedbackTest handedIn() {
         facts.add(new Fact.HandedIn(stamp(Actor.STUDENT, 90), 1, HandInContent.TEXT));
         return this;
     }
 
-    private SignalsTest scored(int points, boolean posted) {
-        facts.add(new Fact.Scored(stamp(Actor.TEACHER, 60), 1, Rational.of(points), true, posted));
-        return this;
-    }
-
-    private SignalsTest said(Actor by, String words) {
+    private FeedbackTest said(Actor by, String words) {
         facts.add(new Fact.Commented(stamp(by, 30), words, true, false));
         return this;
     }
 
-    private static WorkItem item(@Nullable RedoRule redo) {
-        return new WorkItem(
-                "w",
-                "Work",
-                WorkKind.ASSIGNMENT,
-                true,
-                true,
-                new WorkItem.Marking(Rational.of(20), Rational.of(60), KeptScore.HIGHEST),
-                WorkItem.Schedule.NONE,
-                null,
-                null,
-                redo);
-    }
-
-    private List<Signal> signals(@Nullable RedoRule redo) {
-        WorkState state = WorkState.of(item(redo), facts, GateState.OPEN, WorkState.DEFAULT_SOON, NOW);
-        return Signal.of(state, facts, NOW);
-    }
-
-    private static SignalsTest life() {
-        return new SignalsTest();
-    }
-
-    @Test
-    public void aZeroWithoutAWordAndAZeroWithOneAreNotTheSame() {
-        assertEquals(life().handedIn().scored(0, true).signals(null), List.of(Signal.ZERO_WITHOUT_FEEDBACK));
-        assertEquals(
-                life().handedIn()
-                        .scored(0, true)
-                        .said(Actor.TEACHER, "Come and see me.")
-                        .signals(null),
-                List.of(Signal.ZERO_WITH_COMMENT));
-        assertEquals(
-                life().handedIn().scored(0, true).said(Actor.STUDENT, "Why?").signals(null),
-                List.of(Signal.ZERO_WITHOUT_FEEDBACK));
-    }
-
-    @Test
-    public void belowThePassMarkWithARedoAllowedIsASignalAndAtItIsNone() {
-        RedoRule redo = new RedoRule(null, false);
-        assertEquals(life().handedIn().scored(11, true).signals(redo), List.of(Signal.BELOW_PASS_REDO_ALLOWED));
-        assertEquals(life().handedIn().scored(12, true).signals(redo), List.of());
-        assertEquals(life().handedIn().scored(11, true).signals(null), List.of());
-    }
-
-    @Test
-    public void aRedoAskedForIsASignalOfItsOwn() {
-        SignalsTest life = life().handedIn();
-        life.facts.add(new Fact.Returned(life.stamp(Actor.TEACHER, 40), new Fact.RedoAsked(null)));
-        assertEquals(life.signals(null), List.of(Signal.REDO_ASKED));
-    }
-
-    @Test
-    public void aHiddenScoreGivesNothingAway() {
-        assertEquals(life().handedIn().scored(0, false).signals(null), List.of());
+    private static FeedbackTest life() {
+        return new FeedbackTest();
     }
 
     @Test
     public void theStreamIsNewestFirstAndCountsTheTeachersWordsOnly() {
-        SignalsTest life = life().handedIn().said(Actor.STUDENT, "Here it is.").said(Actor.TEACHER, "Thank you.");
+        FeedbackTest life = life().handedIn().said(Actor.STUDENT, "Here it is.").said(Actor.TEACHER, "Thank you.");
         assertEquals(FeedbackCount.of(life.facts, NOW).count(), 1);
         assertEquals(FeedbackCount.of(life.facts, NOW).latestBy(), "H. Tarn");
         assertTrue(FeedbackStream.of(life.facts, NOW).size() >= 2);
@@ -116,7 +51,7 @@ public class SignalsTest {
 
     @Test
     public void releasedAnswersAreNewFromTheirOwnInstantOnAndNotBefore() {
-        SignalsTest life = life().handedIn();
+        FeedbackTest life = life().handedIn();
         Instant release = NOW.plus(Duration.ofHours(2));
         Stamp told = new Stamp(release, NOW.minus(Duration.ofDays(1)), 7, Actor.TEACHER, "H. Tarn", "test");
         life.facts.add(new Fact.AnswersReleased(told, 1));
@@ -131,7 +66,7 @@ public class SignalsTest {
 
     @Test
     public void countAndStreamAgreeOnWhatIsUnread() {
-        SignalsTest life = life().handedIn().said(Actor.STUDENT, "Here.").said(Actor.TEACHER, "Thanks.");
+        FeedbackTest life = life().handedIn().said(Actor.STUDENT, "Here.").said(Actor.TEACHER, "Thanks.");
         life.facts.add(new Fact.RubricMarked(life.stamp(Actor.TEACHER, 20)));
         life.facts.add(new Fact.SentBack(life.stamp(Actor.TEACHER, 10), "No scale.", null));
         List<FeedbackStream.Entry> stream = FeedbackStream.of(life.facts, NOW);
