@@ -95,7 +95,8 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
         properties.put("server.port", port);
         properties.put(
                 "spring.datasource.url",
-                "jdbc:h2:file:" + database() + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;DB_CLOSE_ON_EXIT=FALSE");
+                "jdbc:h2:file:" + database()
+                        + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;LOCK_TIMEOUT=20000;DB_CLOSE_ON_EXIT=FALSE");
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);
         properties.put("navlo.demo.calendars", port == 0 ? 0 : port + 2);

@@ -71,7 +71,11 @@ final class ArchiveTables {
             new Table("link_key", OF_CHANGE, "id"),
             new Table("link_import", OF_CHANGE, "change_id"),
             new Table("table_mapping", OF_STUDENT, "heads"),
-            new Table("message", OF_STUDENT, "id"));
+            new Table("message", OF_STUDENT, "id"),
+            new Table(
+                    "message_file",
+                    "message_id IN (SELECT id FROM message WHERE student_id = ?)",
+                    "message_id, position"));
 
     /** Whose numbers are those of the person who takes the archive in. */
     static final Set<String> PERSONS = Set.of("student_id", "person_id");
@@ -82,5 +86,5 @@ final class ArchiveTables {
     /** Columns that name a file by its digest. */
     static final String FILE = "sha256";
 
-    static final List<String> WITH_FILES = List.of("attachment", "hand_in_file", "draft_file");
+    static final List<String> WITH_FILES = List.of("attachment", "hand_in_file", "draft_file", "message_file");
 }

@@ -97,12 +97,7 @@ public record Board(
 
         /** Whether an extension is asked for and not answered. */
         public boolean extensionPending() {
-            return count(Fact.ExtensionAsked.class)
-                    > count(Fact.ExtensionGranted.class) + count(Fact.ExtensionDeclined.class);
-        }
-
-        private long count(Class<? extends Fact> kind) {
-            return facts().stream().filter(kind::isInstance).count();
+            return state().extensionPending();
         }
 
         public List<Fact> facts() {

@@ -2,6 +2,7 @@ package app.navlo.server.board;
 
 import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Acceptance;
+import app.navlo.core.signal.SignalKind;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Redo;
@@ -22,6 +23,8 @@ import org.jspecify.annotations.Nullable;
  * are decimal strings.
  *
  * @param mayWrite whether the reader may change anything: a guardian may not
+ * @param signals what asks for the student's attention, the most pressing first
+ * @param slow work that is with the teacher for longer than nine in ten are; it asks for nothing
  * @param nextChange the next instant at, or just after, which the clock alone changes something; null for none
  */
 public record BoardView(
@@ -36,7 +39,26 @@ public record BoardView(
         MoveCounts counts,
         List<TideDayView> tide,
         boolean freeHoursAssumed,
+        List<SignalView> signals,
+        List<Long> slow,
         @Nullable Instant nextChange) {
+
+    /**
+     * @param words one sentence
+     * @param until when it can be dealt with; null for no such end
+     * @param stake in course percent; null where nothing can be said
+     * @param about other work that it names
+     */
+    public record SignalView(
+            long work,
+            SignalKind kind,
+            SignalKind.Group group,
+            SignalKind.Step step,
+            String words,
+            Instant since,
+            @Nullable Instant until,
+            @Nullable String stake,
+            List<Long> about) {}
 
     public record StudentView(long id, String name) {}
 
@@ -104,16 +126,21 @@ public record BoardView(
 
     /**
      * @param due that judges the hand-in, or is awaited; null for none
+     * @param endsAt of work that happens at a time, its start being the due; null for work that is done when one likes
+     * @param toComplete whether it was flagged incomplete, and what is lacking may still be handed in
+     * @param mayHandIn whether it may be handed in now
      * @param dueDay the day that the due closes, where only a day was given; null otherwise
      * @param flag of the teacher, shown before the timing; null for none
      * @param flagDiffers whether flag and clock say different things
      * @param next the next instant at which waiting costs something; null for none
      * @param lock the gate that shuts it, in one sentence; null for none
-     * @param impact in the units of the course's figure; null where it has none
+     * @param impact what a zero there would cost, in the units of the course's figure; null where it has none
+     * @param lift what lifting it to what is expected would bring; null where it can't be lifted
      * @param dropped whether it is dropped in the reading so far
      * @param belowPass its kept raw score is under the pass mark
      * @param askUntil until when an extension may be asked for or a token used; null if neither may
      * @param ungradedLong with the teacher for longer than nine in ten are
+     * @param shutForGood whether it waits for what can't come any more by the student's own doing
      * @param notes of the student's own
      * @param effortMinutes in all; null where nobody has said
      * @param ownEffort whether the effort is the student's own estimate
@@ -141,6 +168,9 @@ public record BoardView(
             @Nullable Instant opensAt,
             @Nullable Instant due,
             @Nullable LocalDate dueDay,
+            @Nullable Instant endsAt,
+            boolean toComplete,
+            boolean mayHandIn,
             @Nullable Instant handedInAt,
             @Nullable CostView next,
             @Nullable Integer effortMinutes,
@@ -152,10 +182,12 @@ public record BoardView(
             @Nullable Integer attemptsAllowed,
             @Nullable String lock,
             @Nullable String impact,
+            @Nullable String lift,
             boolean dropped,
             boolean belowPass,
             @Nullable Instant askUntil,
             boolean ungradedLong,
+            boolean shutForGood,
             int notes,
             boolean ownEffort,
             @Nullable Integer effortSaid,

@@ -1,6 +1,9 @@
 package app.navlo.server.board;
 
+import app.navlo.core.close.CheckIt;
 import app.navlo.core.next.Aim;
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.signal.Signal;
 import app.navlo.core.tide.Tideline;
 import app.navlo.core.time.OwnTime;
 import app.navlo.core.work.Costs;
@@ -10,6 +13,7 @@ import app.navlo.server.account.Person;
 import app.navlo.server.account.Role;
 import app.navlo.server.board.BoardView.CourseView;
 import app.navlo.server.board.BoardView.MoveCounts;
+import app.navlo.server.board.BoardView.SignalView;
 import app.navlo.server.board.BoardView.TideDayView;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Course;
@@ -18,6 +22,7 @@ import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Term;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -37,8 +42,10 @@ public class BoardViews {
     private final HandIns handIns;
     private final Drafts drafts;
     private final OwnHours hours;
+    private final BoardSignals signals;
 
-    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours) {
+    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours, BoardSignals signals) {
+        this.signals = signals;
         this.handIns = handIns;
         this.drafts = drafts;
         this.hours = hours;
@@ -68,7 +75,27 @@ public class BoardViews {
                 counts(board.entries()),
                 tide(board, hours.of(board)),
                 board.time().isEmpty(),
+                signals.of(board).stream().map(signal -> signal(board, signal)).toList(),
+                board.entries().stream()
+                        .filter(entry -> entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG))
+                        .map(entry -> entry.work().id())
+                        .toList(),
                 nextChange(board));
+    }
+
+    private static SignalView signal(Board board, Signal signal) {
+        ZoneId zone =
+                board.courses().get(Long.parseLong(signal.course())).details().zone();
+        return new SignalView(
+                Long.parseLong(signal.work()),
+                signal.kind(),
+                signal.kind().group(),
+                signal.kind().step(),
+                Sentences.write(signal.reason(), zone),
+                signal.since(),
+                signal.until(),
+                Figures.textOrNull(signal.stake()),
+                signal.about().stream().map(Long::valueOf).toList());
     }
 
     private static CourseView course(Board board, Course course) {

@@ -21,6 +21,7 @@ import app.navlo.server.board.BoardView.RedoView;
 import app.navlo.server.board.BoardView.ScoreView;
 import app.navlo.server.board.BoardView.WorkView;
 import app.navlo.server.rules.Figures;
+import app.navlo.server.rules.WorkSheet.AppointmentSheet;
 import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -56,6 +57,9 @@ public final class WorkViews {
                 definition.opensAt(),
                 state.due(),
                 dueDay(definition.due(), state.due()),
+                endsAt(definition),
+                state.toComplete(),
+                state.mayHandIn(),
                 state.handedInAt(),
                 costs.isEmpty() ? null : cost(costs.get(0)),
                 entry.effortMinutes(),
@@ -67,16 +71,23 @@ public final class WorkViews {
                 state.attemptsAllowed(),
                 lock(entry),
                 Figures.textOrNull(entry.finding().impact()),
+                Figures.textOrNull(entry.finding().lift()),
                 entry.droppedIn().contains(Reading.SO_FAR),
                 belowPass(entry),
                 askUntil(entry.finding()),
                 entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG),
+                !entry.finding().shutForGood().isEmpty(),
                 entry.notes().size(),
                 entry.own().effortMinutes() != null,
                 entry.effort().corrected() ? entry.effort().said() : null,
                 entry.effort().spent(),
                 definition.takes().done(),
                 files);
+    }
+
+    private static @Nullable Instant endsAt(Work.Definition definition) {
+        AppointmentSheet appointment = definition.rules().appointment();
+        return appointment == null ? null : appointment.endsAt();
     }
 
     private static @Nullable LocalDate dueDay(@Nullable Deadline assigned, @Nullable Instant inForce) {

@@ -66,25 +66,28 @@ public class RulesDesk {
     public EditedView write(Writer writer, long id, RuleSheet rules) {
         Instant now = clock.instant();
         String asked = "rules of " + id + " " + rules;
-        return once.run(new WriteOnce.Once(writer.person(), writer.key(), asked, now), EditedView.class, () -> {
-            long version = courses.lock(writer.student(), id).orElseThrow(() -> Refusal.notFound("course"));
-            Course course = course(writer.student(), id);
-            if (!Objects.equals(writer.version(), version)) {
-                throw Refusal.changedSince(course.details().name());
-            }
-            judged(writer.student(), id, rules);
-            long change = changes.add(new Changes.NewChange(
-                    writer.student(),
-                    writer.person(),
-                    ChangeKind.EDIT_COURSE,
-                    now,
-                    Changes.TYPED_IN,
-                    "Changed the rules of " + course.details().name()));
-            courses.setRules(id, change, rules);
-            courses.touch(id, change);
-            live.changed(writer.student());
-            return new EditedView(change, id);
-        });
+        return once.run(
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, now),
+                EditedView.class,
+                () -> {
+                    long version = courses.lock(writer.student(), id).orElseThrow(() -> Refusal.notFound("course"));
+                    Course course = course(writer.student(), id);
+                    if (!Objects.equals(writer.version(), version)) {
+                        throw Refusal.changedSince(course.details().name());
+                    }
+                    judged(writer.student(), id, rules);
+                    long change = changes.add(new Changes.NewChange(
+                            writer.student(),
+                            writer.person(),
+                            ChangeKind.EDIT_COURSE,
+                            now,
+                            Changes.TYPED_IN,
+                            "Changed the rules of " + course.details().name()));
+                    courses.setRules(id, change, rules);
+                    courses.touch(id, change);
+                    live.changed(writer.student());
+                    return new EditedView(change, id);
+                });
     }
 
     private Course course(long student, long id) {

@@ -1,8 +1,6 @@
 package app.navlo.server.leeway;
 
-import app.navlo.core.course.Finding;
 import app.navlo.core.leeway.Bar;
-import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.work.Fact;
 import app.navlo.server.board.Board;
 import app.navlo.server.leeway.LeewayController.AnswerForm;
@@ -10,9 +8,14 @@ import app.navlo.server.leeway.LeewayController.TokensForm;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Outbox;
 import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.HandInService;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.SchoolBox;
+import app.navlo.server.work.SchoolCommand.Payload;
+import app.navlo.server.work.SchoolCommands;
+import app.navlo.server.work.SchoolCommands.Prepared;
 import app.navlo.server.work.WorkDesk;
 import app.navlo.server.work.Writer;
 import java.time.Duration;
@@ -20,7 +23,6 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.Optional;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -30,8 +32,10 @@ class LeewayDesk {
     private final WorkDesk desk;
     private final OneChange one;
     private final SchoolBox school;
+    private final SchoolCommands commands;
 
-    LeewayDesk(WorkDesk desk, OneChange one, SchoolBox school) {
+    LeewayDesk(WorkDesk desk, OneChange one, SchoolBox school, SchoolCommands commands) {
+        this.commands = commands;
         this.school = school;
         this.desk = desk;
         this.one = one;
@@ -41,23 +45,12 @@ class LeewayDesk {
         return entry.work().definition().title();
     }
 
-    @Transactional
     public EditedView ask(Writer writer, long work) {
-        Board.Entry entry = desk.open(writer, work);
-        Finding finding = entry.finding();
-        String summary = "Asked for an extension: " + title(entry);
-        return one.write(writer, "ask " + work, ChangeKind.OWN, summary, change -> {
-            refuse(finding.extension().bars());
-            Optional<SchoolBox.Taken> taken = school.ask(writer, work);
-            long fact = desk.add(writer, change, work, FactKind.EXTENSION_ASKED, Map.of());
-            taken.ifPresent(asked -> school.is(asked, change, fact));
-            ExtensionRule rule = Objects.requireNonNull(entry.book().rules().extension());
-            if (rule.answered() == ExtensionRule.Answered.AT_ONCE) {
-                Instant due = Objects.requireNonNull(finding.extension().newDue());
-                desk.add(writer, change, work, FactKind.EXTENSION_GRANTED, Map.of("due_at", due));
-            }
-            return work;
+        HandInService.Done done = commands.run(Outbox.Kind.ASK, writer, work, "ask " + work, () -> {
+            refuse(desk.open(writer, work).finding().extension().bars());
+            return new Prepared(Payload.NOTHING, school.takes(writer.student(), work, Outbox.Kind.ASK));
         });
+        return new EditedView(done.change(), work);
     }
 
     @Transactional

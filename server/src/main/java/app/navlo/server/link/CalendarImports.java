@@ -99,7 +99,7 @@ class CalendarImports {
     public Applied apply(long student, Person person, long file, String key, Confirmed confirmed) {
         String asked = "apply calendar " + file + " " + confirmed.fingerprint();
         return once.run(
-                new WriteOnce.Once(person.id(), key, asked, clock.instant()),
+                new WriteOnce.Once(student, person.id(), key, asked, clock.instant()),
                 Applied.class,
                 () -> applyNow(student, person, file, confirmed));
     }

@@ -5,6 +5,7 @@ import jakarta.annotation.PreDestroy;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
+import java.net.ConnectException;
 import java.net.InetAddress;
 import java.net.URI;
 import java.net.URISyntaxException;
@@ -12,6 +13,7 @@ import java.net.UnknownHostException;
 import java.util.Arrays;
 import java.util.Locale;
 import java.util.concurrent.TimeUnit;
+import org.apache.hc.client5.http.ConnectTimeoutException;
 import org.apache.hc.client5.http.DnsResolver;
 import org.apache.hc.client5.http.SystemDefaultDnsResolver;
 import org.apache.hc.client5.http.classic.methods.HttpGet;
@@ -57,8 +59,16 @@ public class FeedFetcher {
     public static final class FetchFault extends Exception {
         private static final long serialVersionUID = 1L;
 
+        /** Whether a request got as far as to be sent. */
+        public final boolean sent;
+
         FetchFault(String message, @Nullable Throwable cause) {
+            this(message, false, cause);
+        }
+
+        FetchFault(String message, boolean sent, @Nullable Throwable cause) {
             super(message, cause);
+            this.sent = sent;
         }
     }
 
@@ -151,14 +161,15 @@ public class FeedFetcher {
         } catch (UnknownHostException unknown) {
             throw new FetchFault("There is no such host: " + address.getHost() + ". Check the address.", unknown);
         } catch (IOException failed) {
-            throw new FetchFault(words(address, failed), failed);
+            boolean neverConnected = failed instanceof ConnectException || failed instanceof ConnectTimeoutException;
+            throw new FetchFault(words(address, failed), !neverConnected, failed);
         }
     }
 
     private static String words(URI address, IOException failed) {
         return failed instanceof Answered answered
                 ? "The feed answered " + answered.status + ". Check that the address is right and still in use."
-                : "The feed at " + (address.getHost() == null ? address : address.getHost())
+                : (address.getHost() == null ? address : address.getHost())
                         + " didn't answer. It is tried again later.";
     }
 

@@ -76,7 +76,8 @@ class MessageDesk {
             throw Refusal.invalid("subject", "A subject is one line. Take the line breaks out.");
         }
         return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "message " + work + form, clock.instant()),
+                new WriteOnce.Once(
+                        writer.student(), writer.person(), writer.key(), "message " + work + form, clock.instant()),
                 MessageView.class,
                 () -> sendNow(writer, work, form));
     }

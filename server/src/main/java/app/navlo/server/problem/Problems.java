@@ -4,6 +4,7 @@ import app.navlo.core.check.IllegalInput;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -52,6 +53,16 @@ public class Problems extends ResponseEntityExceptionHandler {
     @ExceptionHandler(Refusal.class)
     ResponseEntity<ProblemDetail> refused(Refusal refusal) {
         return ResponseEntity.status(refusal.status()).body(detail(refusal));
+    }
+
+    /** Somebody else writes the same for very long. */
+    @ExceptionHandler(PessimisticLockingFailureException.class)
+    ResponseEntity<ProblemDetail> busy(PessimisticLockingFailureException busy) {
+        return refused(Refusal.of(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "Something else is being written just now",
+                "",
+                "Nothing was changed. Try again in a moment."));
     }
 
     /** What the core won't take, all of it at once. */

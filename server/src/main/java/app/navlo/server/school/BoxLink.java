@@ -117,7 +117,7 @@ final class BoxLink implements SchoolLink {
             ByteArrayOutputStream content = new ByteArrayOutputStream();
             files.copy(file.sha256(), content);
             put.setEntity(new ByteArrayEntity(content.toByteArray(), ContentType.APPLICATION_OCTET_STREAM));
-            call(link, put);
+            keep(link, put);
         }
         HttpPost post = new HttpPost(address(link, path(sending.kind())));
         post.setHeader("Idempotency-Key", sending.key());
@@ -128,6 +128,15 @@ final class BoxLink implements SchoolLink {
                 receipt.path("receipt").asString(""),
                 receipt.path("deed").asString(""),
                 Instant.parse(receipt.path("at").asString()));
+    }
+
+    /** A file that lies there says nothing of the hand-in that would name it. */
+    private void keep(Links.Link link, HttpPut put) throws LinkFault {
+        try {
+            call(link, put);
+        } catch (LinkFault fault) {
+            throw new LinkFault(String.valueOf(fault.getMessage()), fault.refused, false, fault);
+        }
     }
 
     private static String path(SendingKind kind) {
@@ -165,14 +174,15 @@ final class BoxLink implements SchoolLink {
         try {
             answered = fetcher.call(request, address(link, ""), this::answered);
         } catch (FetchFault fault) {
-            throw new LinkFault(String.valueOf(fault.getMessage()), false, fault);
+            String words = fault.sent ? "It didn't answer." : String.valueOf(fault.getMessage());
+            throw new LinkFault(words, false, fault.sent, fault);
         }
         if (answered.status() >= 500) {
-            throw new LinkFault("The school answered " + answered.status() + ".", false, null);
+            throw new LinkFault("It answered " + answered.status() + ".", false, true, null);
         }
         if (answered.status() >= 400) {
             throw new LinkFault(
-                    answered.body().path("why").asString("The school answered " + answered.status() + "."), true, null);
+                    answered.body().path("why").asString("It answered " + answered.status() + "."), true, null);
         }
         return answered.body();
     }

@@ -100,7 +100,9 @@ final class DeedFacts {
                                 "is_private",
                                 !body.path("toClass").asBoolean(false),
                                 "in_file",
-                                body.has("mark")));
+                                body.has("mark"),
+                                "asks",
+                                body.path("asks").asBoolean(false)));
             case "RUBRIC_MARKED" -> teacher(FactKind.RUBRIC_MARKED, Map.of());
             case "ANSWERS_RELEASED" -> teacher(FactKind.ANSWERS_RELEASED, Map.of("attempt", attempt(body)));
             default -> throw new IllegalArgumentException("nothing is known of '" + deed.kind() + "'");

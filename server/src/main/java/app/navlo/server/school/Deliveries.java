@@ -1,6 +1,5 @@
 package app.navlo.server.school;
 
-import app.navlo.server.problem.Refusal;
 import app.navlo.server.school.SchoolLink.Ability;
 import app.navlo.server.school.SchoolLink.LinkFault;
 import app.navlo.server.school.SchoolLink.Sending;
@@ -10,23 +9,16 @@ import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.KeyKind;
 import app.navlo.server.store.Links.Link;
+import app.navlo.server.store.Outbox;
 import app.navlo.server.work.SchoolBox;
-import app.navlo.server.work.Writer;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
-import java.util.UUID;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
 
 /** Brings to the school what a student hands in, takes back and asks for. */
 @Component
 class Deliveries implements SchoolBox {
-    private static final String NOTHING_LOST =
-            " It does not count as done yet. Everything stays ready here: try again in a few minutes, or do it at the"
-                    + " school itself and record it here.";
-
     private final LinkDesk desk;
     private final Links links;
 
@@ -36,28 +28,59 @@ class Deliveries implements SchoolBox {
     }
 
     @Override
-    public Optional<Taken> handIn(Writer writer, long work, HandIns.Content content) {
-        List<SentFile> files = content.files().stream()
-                .map(file -> new SentFile(file.name(), file.sha256()))
-                .toList();
-        return send(writer, work, Ability.HAND_IN, SendingKind.HAND_IN, content.text(), files, content.note());
-    }
-
-    @Override
     public Optional<Counter> counter(long student, long work) {
         Way open = way(student, work, Ability.HAND_IN, false);
         Way any = open == null ? way(student, work, Ability.HAND_IN, true) : open;
         return Optional.ofNullable(any).map(way -> new Counter(way.link().name(), open == null));
     }
 
-    @Override
-    public Optional<Taken> withdraw(Writer writer, long work) {
-        return send(writer, work, Ability.HAND_IN, SendingKind.WITHDRAW, null, List.of(), null);
+    private static Ability ability(Outbox.Kind kind) {
+        return kind == Outbox.Kind.ASK ? Ability.ASK : Ability.HAND_IN;
     }
 
     @Override
-    public Optional<Taken> ask(Writer writer, long work) {
-        return send(writer, work, Ability.ASK, SendingKind.ASK, null, List.of(), null);
+    public boolean takes(long student, long work, Outbox.Kind kind) {
+        return way(student, work, ability(kind), false) != null;
+    }
+
+    @Override
+    public boolean has(long fact) {
+        return links.tellsOf(fact);
+    }
+
+    @Override
+    public Optional<Long> known(Taken taken) {
+        return links.factOf(taken.link(), taken.deed());
+    }
+
+    @Override
+    public Taken deliver(Outbox.Parcel parcel, HandIns.@Nullable Content content) throws Undelivered {
+        Way way = way(parcel.student(), parcel.work(), ability(parcel.kind()), false);
+        if (way == null) {
+            throw new Undelivered("the school", Undelivered.Why.NOT_SENT, "No link takes it there any more.");
+        }
+        List<SentFile> files = content == null
+                ? List.of()
+                : content.files().stream()
+                        .map(file -> new SentFile(file.name(), file.sha256()))
+                        .toList();
+        SendingKind kind =
+                switch (parcel.kind()) {
+                    case HAND_IN, HAND_IN_AGAIN -> SendingKind.HAND_IN;
+                    case WITHDRAW -> SendingKind.WITHDRAW;
+                    case ASK -> SendingKind.ASK;
+                };
+        String key = parcel.person() + " " + parcel.key();
+        String text = content == null ? null : content.text();
+        String note = content == null ? null : content.note();
+        try {
+            return deliver(way, new Sending(kind, way.item(), key, text, files, note));
+        } catch (LinkFault fault) {
+            Undelivered.Why why = fault.refused
+                    ? Undelivered.Why.REFUSED
+                    : fault.mayHaveArrived ? Undelivered.Why.MAY_HAVE_ARRIVED : Undelivered.Why.NOT_SENT;
+            throw new Undelivered(way.link().name(), why, String.valueOf(fault.getMessage()));
+        }
     }
 
     @Override
@@ -99,35 +122,6 @@ class Deliveries implements SchoolBox {
     private Taken deliver(Way way, Sending sending) throws LinkFault {
         SchoolLink.Receipt receipt = desk.kind(way.link()).send(way.link(), sending);
         return new Taken(way.link().id(), way.link().name(), receipt.number(), receipt.deed(), receipt.at());
-    }
-
-    private Optional<Taken> send(
-            Writer writer,
-            long work,
-            Ability ability,
-            SendingKind kind,
-            @Nullable String text,
-            List<SentFile> files,
-            @Nullable String note) {
-        Way way = way(writer.student(), work, ability, false);
-        if (way == null) {
-            return Optional.empty();
-        }
-        Link link = way.link();
-        String key = writer.person() + " "
-                + Objects.requireNonNullElseGet(
-                        writer.key(), () -> UUID.randomUUID().toString());
-        try {
-            return Optional.of(deliver(way, new Sending(kind, way.item(), key, text, files, note)));
-        } catch (LinkFault fault) {
-            throw fault.refused
-                    ? Refusal.conflict(link.name() + " doesn't take it", String.valueOf(fault.getMessage()))
-                    : Refusal.of(
-                            HttpStatus.SERVICE_UNAVAILABLE,
-                            link.name() + " can't be reached",
-                            "",
-                            fault.getMessage() + NOTHING_LOST);
-        }
     }
 
     @Override

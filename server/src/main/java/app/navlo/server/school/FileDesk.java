@@ -251,6 +251,7 @@ class FileDesk {
     @Transactional(rollbackFor = IOException.class)
     public EditedView apply(Writer by, Person person, long file, Choices choices, String fingerprint)
             throws IOException {
+        changes.lock(by.student());
         Preview preview = preview(by.student(), person, file, choices);
         NewsPlan plan = preview.plan();
         if (plan == null || !preview.fingerprint().equals(fingerprint)) {
@@ -261,7 +262,7 @@ class FileDesk {
         }
         Instant now = clock.instant();
         EditedView done = once.run(
-                new WriteOnce.Once(by.person(), by.key(), "apply file " + file + " " + fingerprint, now),
+                new WriteOnce.Once(by.student(), by.person(), by.key(), "apply file " + file + " " + fingerprint, now),
                 EditedView.class,
                 () -> applyNow(by, person, preview, plan, now));
         live.changed(by.student());

@@ -191,8 +191,8 @@ class LinkDesk {
         }
         Instant now = clock.instant();
         String asked = "link " + access.address() + " " + fingerprint;
-        EditedView added = transaction.execute(
-                status -> once.run(new WriteOnce.Once(by.person(), by.key(), asked, now), EditedView.class, () -> {
+        EditedView added = transaction.execute(status ->
+                once.run(new WriteOnce.Once(by.student(), by.person(), by.key(), asked, now), EditedView.class, () -> {
                     String summary = "Added the link " + NewsWords.summary(preview.name(), preview.plan());
                     long change = changes.add(new Changes.NewChange(
                             by.student(), by.person(), ChangeKind.IMPORT, now, preview.name(), cut(summary, 400)));
@@ -300,6 +300,7 @@ class LinkDesk {
             return "nothing new";
         }
         return Objects.requireNonNull(transaction.execute(status -> {
+            changes.lock(link.student());
             Board board = board(link.student(), zone);
             NewsPlan plan = planner(link, board).plan(news);
             asking.reached(link.id(), Stage.WRITING);

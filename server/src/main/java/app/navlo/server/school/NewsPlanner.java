@@ -265,7 +265,7 @@ final class NewsPlanner {
                             entry.work().definition().title(),
                             instant(entry.work().definition().due())))
                     .toList();
-            Reconciled.of(site, entriesOfBook, List.of(), null)
+            Reconciled.of(site, entriesOfBook, List.of())
                     .matches()
                     .forEach((ours, theirs) -> likened.put(theirs, entries.get(Long.valueOf(ours))));
         });

@@ -197,6 +197,7 @@ class NewsWriter {
                         instructions,
                         row.status() == Status.GONE);
                 touched.add(ours);
+                dueMoved(ours, Objects.requireNonNull(row.definition()));
             }
             if (ours == null) {
                 return;
@@ -207,6 +208,20 @@ class NewsWriter {
             keys.put(row.key(), ours);
             brought.put(row.key(), row.brought());
             titles.put(row.key(), row.title());
+        }
+
+        private void dueMoved(long work, Work.Definition now) {
+            Board.Entry entry = entries.get(work);
+            Deadline before = entry == null ? null : entry.work().definition().due();
+            boolean moved = entry != null && !Objects.equals(instant(before), instant(now.due()));
+            if (moved) {
+                Map<String, Object> columns = Facts.dueMovedColumns(before, now.due());
+                add(work, fact(FactKind.DUE_MOVED, columns), this.now, link.name());
+            }
+        }
+
+        private static @Nullable Instant instant(@Nullable Deadline deadline) {
+            return deadline == null ? null : deadline.instant();
         }
 
         private ZoneId zone(long work) {
@@ -310,7 +325,9 @@ class NewsWriter {
             if (result.status() == Told.Status.EXCUSED && !excused) {
                 add(work, fact(FactKind.EXCUSED, Map.of("stands", true)), at, link.name());
             }
-            Flag flag = result.missing() ? Flag.MISSING : result.late() ? Flag.LATE : Flag.CLEARED;
+            Flag flag = result.missing()
+                    ? Flag.MISSING
+                    : result.incomplete() ? Flag.INCOMPLETE : result.late() ? Flag.LATE : Flag.CLEARED;
             if (flag != lastFlag(before)) {
                 add(work, fact(FactKind.FLAGGED, Map.of("flag", flag.name())), at, link.name());
             }

@@ -84,9 +84,17 @@ interface SchoolLink {
         /** Whether the school itself said no, so that trying again is of no use. */
         final boolean refused;
 
+        /** Whether what was sent may have got there all the same. */
+        final boolean mayHaveArrived;
+
         LinkFault(String message, boolean refused, @Nullable Throwable cause) {
+            this(message, refused, false, cause);
+        }
+
+        LinkFault(String message, boolean refused, boolean mayHaveArrived, @Nullable Throwable cause) {
             super(message, cause);
             this.refused = refused;
+            this.mayHaveArrived = mayHaveArrived;
         }
     }
 }

@@ -36,6 +36,17 @@ public class Changes {
             String summary,
             @Nullable Long undoes) {}
 
+    /**
+     * Lets nobody else write anything of this student until the transaction ends. Whoever writes asks for it before looking,
+     * so that what they saw still holds when they write.
+     */
+    public void lock(long student) {
+        db.sql("SELECT id FROM person WHERE id = :student FOR UPDATE")
+                .param("student", student)
+                .query(Long.class)
+                .optional();
+    }
+
     /** A change that is about to be made. */
     public record NewChange(
             long student, @Nullable Long person, ChangeKind kind, Instant at, String source, String summary) {}

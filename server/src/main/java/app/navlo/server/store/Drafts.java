@@ -19,7 +19,8 @@ public class Drafts {
 
     public record DraftFile(long id, StoredFile file) {}
 
-    public record Draft(String text, Instant savedAt, List<DraftFile> files) {
+    /** @param number of this very state of it; every change of the draft gives it another */
+    public record Draft(long number, String text, Instant savedAt, List<DraftFile> files) {
         public Draft {
             files = List.copyOf(files);
         }
@@ -40,16 +41,17 @@ public class Drafts {
                 .param("work", work)
                 .query((row, n) -> new DraftFile(row.getLong("id"), StoredFile.of(row)))
                 .list();
-        return db.sql("SELECT text, saved_at FROM draft WHERE work_id = :work")
+        return db.sql("SELECT number, text, saved_at FROM draft WHERE work_id = :work")
                 .param("work", work)
-                .query((row, n) -> new Draft(row.getString("text"), Rows.instant(row, "saved_at"), files))
+                .query((row, n) ->
+                        new Draft(row.getLong("number"), row.getString("text"), Rows.instant(row, "saved_at"), files))
                 .optional();
     }
 
     public void saveText(long student, long work, String text, Instant now) {
         db.sql("""
-                MERGE INTO draft (work_id, student_id, text, saved_at) KEY (work_id)
-                VALUES (:work, :student, :text, :now)
+                MERGE INTO draft (work_id, student_id, text, saved_at, number) KEY (work_id)
+                VALUES (:work, :student, :text, :now, NEXT VALUE FOR draft_number)
                 """)
                 .param("work", work)
                 .param("student", student)
@@ -69,15 +71,24 @@ public class Drafts {
                 .param("size", file.size())
                 .param("sha", file.sha256())
                 .update();
+        renumber(work);
     }
 
     /** @return whether there was one */
     public boolean removeFile(long work, long file) {
-        return db.sql("DELETE FROM draft_file WHERE work_id = :work AND id = :file")
+        boolean removed = db.sql("DELETE FROM draft_file WHERE work_id = :work AND id = :file")
                         .param("work", work)
                         .param("file", file)
                         .update()
                 > 0;
+        renumber(work);
+        return removed;
+    }
+
+    private void renumber(long work) {
+        db.sql("UPDATE draft SET number = NEXT VALUE FOR draft_number WHERE work_id = :work")
+                .param("work", work)
+                .update();
     }
 
     public void clear(long work) {

@@ -21,5 +21,7 @@ public enum FactKind {
     COMMENTED,
     RUBRIC_MARKED,
     ANSWERS_RELEASED,
-    READ_MARKED
+    READ_MARKED,
+    DUE_MOVED,
+    PUT_ASIDE
 }

@@ -40,7 +40,8 @@ public class Facts {
         db.sql("""
                 SELECT f.id, f.change_id, f.work_id, f.kind, f.happened_at, f.learnt_at, f.actor, f.actor_name,
                        c.source, f.attempt, f.content, f.part, f.body, f.points, f.points_by_due, f.is_final, f.is_posted, f.stands,
-                       f.flag, f.asks_redo, f.due_at, f.due_day, f.due_zone, f.span_minutes, f.is_private, f.in_file, f.answers_fact, f.answers_post
+                       f.flag, f.asks_redo, f.due_at, f.due_day, f.due_zone, f.span_minutes, f.is_private, f.in_file, f.answers_fact, f.answers_post,
+                       f.asks, f.before_at, f.before_day, f.before_zone
                 FROM fact f JOIN change c ON c.id = f.change_id
                 WHERE f.student_id = :student
                 ORDER BY f.id
@@ -100,16 +101,26 @@ public class Facts {
             case KEY_OPENED -> new Fact.KeyOpened(stamp);
             case COMMENTED ->
                 new Fact.Commented(
-                        stamp, row.getString("body"), row.getBoolean("is_private"), row.getBoolean("in_file"));
+                        stamp,
+                        row.getString("body"),
+                        row.getBoolean("is_private"),
+                        row.getBoolean("in_file"),
+                        row.getBoolean("asks"));
             case RUBRIC_MARKED -> new Fact.RubricMarked(stamp);
             case ANSWERS_RELEASED -> new Fact.AnswersReleased(stamp, row.getInt("attempt"));
             case READ_MARKED -> new Fact.ReadMarked(stamp);
+            case DUE_MOVED -> new Fact.DueMoved(stamp, deadline(row, "before"), due(row));
+            case PUT_ASIDE -> new Fact.PutAside(stamp, row.getString("body"));
         };
     }
 
     private static @Nullable Deadline due(ResultSet row) throws SQLException {
-        String zone = row.getString("due_zone");
-        return Rows.deadlineOrNull(row, "due", zone == null ? ZoneId.of("UTC") : ZoneId.of(zone));
+        return deadline(row, "due");
+    }
+
+    private static @Nullable Deadline deadline(ResultSet row, String prefix) throws SQLException {
+        String zone = row.getString(prefix + "_zone");
+        return Rows.deadlineOrNull(row, prefix, zone == null ? ZoneId.of("UTC") : ZoneId.of(zone));
     }
 
     /**
@@ -147,7 +158,11 @@ public class Facts {
             "is_private",
             "in_file",
             "answers_fact",
-            "answers_post");
+            "answers_post",
+            "asks",
+            "before_at",
+            "before_day",
+            "before_zone");
 
     /** @return the number of the fact */
     public long add(NewFact fact) {
@@ -169,23 +184,36 @@ public class Facts {
         db.sql("""
                 INSERT INTO fact (change_id, student_id, work_id, kind, happened_at, learnt_at, actor, actor_name,
                                   attempt, content, part, body, points, points_by_due, is_final, is_posted, stands, flag, asks_redo,
-                                  due_at, due_day, due_zone, span_minutes, is_private, in_file, answers_fact, answers_post)
+                                  due_at, due_day, due_zone, span_minutes, is_private, in_file, answers_fact, answers_post,
+                                  asks, before_at, before_day, before_zone)
                 VALUES (:change, :student, :work, :kind, :happened, :learnt, :actor, :actorName,
                         :attempt, :content, :part, :body, :points, :points_by_due, :is_final, :is_posted, :stands, :flag, :asks_redo,
-                        :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file, :answers_fact, :answers_post)
+                        :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file, :answers_fact, :answers_post,
+                        :asks, :before_at, :before_day, :before_zone)
                 """).params(params).update(key, "id");
         return key.getKeyAs(Long.class);
     }
 
     /** The columns of a due, to be put into {@link NewFact#columns}. */
     public static Map<String, Object> dueColumns(@Nullable Deadline due) {
-        if (due instanceof Deadline.EndOfDay end) {
+        return columns("due", due);
+    }
+
+    /** The columns of a due that was moved. */
+    public static Map<String, Object> dueMovedColumns(@Nullable Deadline before, @Nullable Deadline after) {
+        Map<String, Object> columns = new HashMap<>(columns("before", before));
+        columns.putAll(columns("due", after));
+        return columns;
+    }
+
+    private static Map<String, Object> columns(String prefix, @Nullable Deadline deadline) {
+        if (deadline instanceof Deadline.EndOfDay end) {
             return Map.of(
-                    "due_day",
+                    prefix + "_day",
                     (Object) LocalDate.from(end.day()),
-                    "due_zone",
+                    prefix + "_zone",
                     end.zone().getId());
         }
-        return due == null ? Map.of() : Map.of("due_at", due.instant());
+        return deadline == null ? Map.of() : Map.of(prefix + "_at", deadline.instant());
     }
 }

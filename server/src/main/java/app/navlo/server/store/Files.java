@@ -8,6 +8,7 @@ import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.sql.Blob;
 import java.util.Objects;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -36,12 +37,17 @@ public class Files {
                         .query(Long.class)
                         .single()
                 > 0;
-        if (!known) {
+        if (known) {
+            return;
+        }
+        try {
             db.sql("INSERT INTO stored_file (sha256, size, content) VALUES (:sha, :size, :content)")
                     .param("sha", sha256)
                     .param("size", size)
                     .param("content", content)
                     .update();
+        } catch (DuplicateKeyException sameInstant) {
+            // Somebody else brought the same content in the meantime; one of it is enough.
         }
     }
 

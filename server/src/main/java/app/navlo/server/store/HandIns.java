@@ -45,9 +45,18 @@ public class HandIns {
         }
     }
 
+    /** What a link told of it in words only is there whole. */
+    public void replace(long fact, Content content) {
+        db.sql("DELETE FROM hand_in_file WHERE fact_id = :fact")
+                .param("fact", fact)
+                .update();
+        db.sql("DELETE FROM hand_in WHERE fact_id = :fact").param("fact", fact).update();
+        add(fact, content);
+    }
+
     /** That a school took it. @param number by which the school knows it */
     public void received(long fact, String school, String number) {
-        db.sql("INSERT INTO hand_in_receipt (fact_id, school, number) VALUES (:fact, :school, :number)")
+        db.sql("MERGE INTO hand_in_receipt (fact_id, school, number) KEY (fact_id) VALUES (:fact, :school, :number)")
                 .param("fact", fact)
                 .param("school", school)
                 .param("number", number)

@@ -3,9 +3,12 @@ package app.navlo.server.store;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
@@ -102,6 +105,20 @@ public class Letters {
                 .param("id", id)
                 .query(Letters::letter)
                 .optional();
+    }
+
+    /** When the student last wrote about each piece of work; what was never written about is left out. */
+    public Map<Long, Instant> lastWritten(long student, Set<Long> undone) {
+        Map<Long, Instant> written = new HashMap<>();
+        db.sql(
+                        "SELECT work_id, change_id, at FROM message WHERE student_id = :student AND work_id IS NOT NULL ORDER BY id")
+                .param("student", student)
+                .query(row -> {
+                    if (!undone.contains(row.getLong("change_id"))) {
+                        written.put(row.getLong("work_id"), Rows.instant(row, "at"));
+                    }
+                });
+        return written;
     }
 
     /** Where the teacher of a course was last written to. */

@@ -294,6 +294,23 @@ public class Links {
                 .update();
     }
 
+    /** Whether this fact came by a link. */
+    public boolean tellsOf(long fact) {
+        return db.sql("SELECT COUNT(*) FROM link_key WHERE kind = 'DEED' AND ours = :fact AND brought")
+                        .param("fact", fact)
+                        .query(Long.class)
+                        .single()
+                > 0;
+    }
+
+    /** The fact that a deed of a link is. */
+    public Optional<Long> factOf(long link, String deed) {
+        return db.sql("""
+                SELECT ours FROM link_key WHERE link_id = :link AND kind = 'DEED' AND source_key = :deed ORDER BY id DESC
+                """).param("link", link).param("deed", deed).query(Long.class).list().stream()
+                .findFirst();
+    }
+
     /** What the link calls a piece of work; the link that brought it first. */
     public Optional<WorkKey> keyOf(long work, List<Long> links) {
         return db

@@ -17,21 +17,30 @@ import tools.jackson.databind.json.JsonMapper;
 @Repository
 public class WriteOnce {
     private final JdbcClient db;
+    private final Changes changes;
     private final JsonMapper json;
 
-    WriteOnce(JdbcClient db, JsonMapper json) {
+    WriteOnce(JdbcClient db, Changes changes, JsonMapper json) {
+        this.changes = changes;
         this.db = db;
         this.json = json;
     }
 
     /**
+     * @param student whose it is
      * @param key what the caller calls this write; null for a write that may not be retried
      * @param request what is asked for, so that one key can't stand for two things
      */
-    public record Once(long person, @Nullable String key, String request, Instant at) {}
+    public record Once(long student, long person, @Nullable String key, String request, Instant at) {}
 
-    /** Must be called within the transaction of the write. */
+    /** What an earlier write under this key answered; empty if there was none. */
+    public <T> Optional<T> answered(Once once, Class<T> type) {
+        return once.key() == null ? Optional.empty() : earlier(once, Sha256.of(once.request()), type);
+    }
+
+    /** Must be called within the transaction of the write. Nobody else writes anything of the student until it ends. */
     public <T> T run(Once once, Class<T> type, Supplier<T> write) {
+        changes.lock(once.student());
         if (once.key() == null) {
             return write.get();
         }

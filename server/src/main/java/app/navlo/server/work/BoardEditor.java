@@ -115,6 +115,9 @@ class BoardEditor {
     }
 
     private Edited once(Writer writer, String asked, java.util.function.Supplier<Edited> write) {
-        return once.run(new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()), Edited.class, write);
+        return once.run(
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, desk.now()),
+                Edited.class,
+                write);
     }
 }

@@ -1,6 +1,5 @@
 package app.navlo.server.work;
 
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.server.board.Board;
 import app.navlo.server.live.LiveFeed;
@@ -59,9 +58,21 @@ class DraftService {
         live.changed(writer.student());
     }
 
+    /**
+     * @param number of the draft as the writer saw it; 0 where there was none
+     * @throws Refusal with what lies there now if it was saved elsewhere in the meantime
+     */
     @Transactional
-    public void saveText(Writer writer, long work, String text) {
+    public void saveText(Writer writer, long work, String text, long number) {
         Board.Entry entry = openForDraft(writer, work);
+        Drafts.Draft there = drafts.find(work).orElse(null);
+        boolean same = there == null
+                ? number == 0
+                : there.number() == number || there.text().equals(text);
+        boolean nothingWritten = there != null && number == 0 && there.text().isEmpty();
+        if (!same && !nothingWritten) {
+            throw Refusal.changedSince("The draft");
+        }
         if (text.length() > LONGEST_TEXT) {
             throw Refusal.invalid(
                     "text", "The text has " + text.length() + " characters; at most " + LONGEST_TEXT + " are taken.");
@@ -73,7 +84,7 @@ class DraftService {
 
     private Board.Entry openForDraft(Writer writer, long work) {
         Board.Entry entry = desk.open(writer, work);
-        if (entry.state().move() != Move.YOURS) {
+        if (!entry.state().mayHandIn()) {
             throw HandInService.notYours(entry);
         }
         return entry;

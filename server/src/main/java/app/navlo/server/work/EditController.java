@@ -111,7 +111,10 @@ public class EditController {
     @PostMapping("/changes/{change}/undo")
     @ResponseStatus(HttpStatus.CREATED)
     public EditedView undo(
-            @PathVariable long student, @PathVariable long change, @AuthenticationPrincipal Person person) {
-        return new EditedView(undo.undo(Writer.of(student, person, null, null), change), change);
+            @PathVariable long student,
+            @PathVariable long change,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key) {
+        return new EditedView(undo.undo(Writer.of(student, person, null, key), change), change);
     }
 }

@@ -16,9 +16,12 @@ import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Material;
+import app.navlo.server.store.Outbox;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.WriteOnce;
+import app.navlo.server.work.SchoolCommand.Payload;
+import app.navlo.server.work.SchoolCommands.Prepared;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Duration;
@@ -28,7 +31,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -48,6 +50,7 @@ public class HandInService {
     private final Material material;
     private final WriteOnce once;
     private final SchoolBox school;
+    private final SchoolCommands commands;
 
     HandInService(
             WorkDesk desk,
@@ -56,7 +59,9 @@ public class HandInService {
             Files files,
             Material material,
             WriteOnce once,
-            SchoolBox school) {
+            SchoolBox school,
+            SchoolCommands commands) {
+        this.commands = commands;
         this.school = school;
         this.files = files;
         this.material = material;
@@ -70,11 +75,13 @@ public class HandInService {
      * What the person confirmed.
      *
      * @param files the draft's files by number, as the confirmation listed them
+     * @param draft the number of the draft that the confirmation showed; null where nothing lies ready
      * @param note a line to go with it; null for none
      */
     public record HandIn(
             HandInContent content,
             List<Long> files,
+            @Nullable Long draft,
             @Nullable String note) {}
 
     /** The change, and the fact that stands for the hand-in. */
@@ -88,43 +95,18 @@ public class HandInService {
         return Refusal.conflict("This isn't yours to hand in now", why + ". " + stage + ".");
     }
 
-    @Transactional
     public Done handIn(Writer writer, long work, HandIn request) {
         String asked = "hand in " + work + " " + request;
-        return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()),
-                Done.class,
-                () -> handInNow(writer, work, request));
-    }
-
-    private Done handInNow(Writer writer, long work, HandIn request) {
-        Board.Entry entry = desk.open(writer, work);
-        if (entry.state().move() != Move.YOURS) {
-            throw notYours(entry);
-        }
-        HandIns.Content content = content(entry.work(), request);
-        Optional<SchoolBox.Taken> taken = school.handIn(writer, work, content);
-        String title = entry.work().definition().title();
-        long change = desk.change(writer, ChangeKind.HAND_IN, "Handed in " + title);
-        Map<String, Object> columns = Map.of(
-                "attempt",
-                entry.state().attemptsUsed() + 1,
-                "content",
-                request.content().name());
-        long fact = desk.add(writer, change, work, FactKind.HANDED_IN, at(taken), columns);
-        handIns.add(fact, content);
-        taken.ifPresent(one -> {
-            school.is(one, change, fact);
-            handIns.received(fact, one.school(), one.number());
+        return commands.run(Outbox.Kind.HAND_IN, writer, work, asked, () -> {
+            Board.Entry entry = desk.open(writer, work);
+            if (!entry.state().mayHandIn()) {
+                throw notYours(entry);
+            }
+            HandIns.Content content = content(entry.work(), request);
+            long draft = request.draft() == null ? 0 : request.draft();
+            Payload payload = new Payload(request.content().name(), content, draft, 0);
+            return new Prepared(payload, school.takes(writer.student(), work, Outbox.Kind.HAND_IN));
         });
-        drafts.clear(work);
-        return new Done(change, fact);
-    }
-
-    /** When it was done: by the school's word where it took it. */
-    private Instant at(Optional<SchoolBox.Taken> taken) {
-        Instant now = desk.now();
-        return taken.map(SchoolBox.Taken::at).filter(at -> !at.isAfter(now)).orElse(now);
     }
 
     private HandIns.Content content(Work work, HandIn request) {
@@ -145,7 +127,8 @@ public class HandInService {
                 .orElseThrow(() -> Refusal.invalid(
                         "content", "Nothing lies ready to hand in. Choose a file or write a text first."));
         List<Long> lying = draft.files().stream().map(Drafts.DraftFile::id).toList();
-        if (!lying.equals(request.files())) {
+        boolean seen = request.draft() != null && request.draft() == draft.number();
+        if (!seen || !lying.equals(request.files())) {
             throw Refusal.changedSince("The draft");
         }
         List<StoredFile> files = draft.storedFiles();
@@ -174,7 +157,12 @@ public class HandInService {
         }
         HandIns.Content content = new HandIns.Content(null, note, stored);
         return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "elsewhere " + work + at + content, desk.now()),
+                new WriteOnce.Once(
+                        writer.student(),
+                        writer.person(),
+                        writer.key(),
+                        "elsewhere " + work + at + content,
+                        desk.now()),
                 Done.class,
                 () -> elsewhereNow(writer, work, at, content));
     }
@@ -185,8 +173,7 @@ public class HandInService {
         refuseUnlessOpenThen(entry, at);
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.HAND_IN, "Recorded that " + title + " was handed in elsewhere");
-        Map<String, Object> columns =
-                Map.of("attempt", entry.state().attemptsUsed() + 1, "content", HandInContent.DONE.name());
+        Map<String, Object> columns = Map.of("attempt", attempt(entry), "content", HandInContent.DONE.name());
         long fact = desk.add(writer, change, work, FactKind.HANDED_IN, at, columns);
         handIns.add(fact, content);
         return new Done(change, fact);
@@ -206,7 +193,7 @@ public class HandInService {
         }
         Duration soon = Duration.ofHours(entry.course().rules().soonHours());
         WorkState then = WorkState.of(entry.finding().item(), entry.facts(), GateState.OPEN, soon, at);
-        if (then.move() != Move.YOURS || entry.work().definition().parts() != null) {
+        if (!then.mayHandIn() || entry.work().definition().parts() != null) {
             throw Refusal.invalid(
                     "day",
                     "It wasn't open then: "
@@ -214,6 +201,12 @@ public class HandInService {
                                     then.because().move(),
                                     entry.course().details().zone()) + ".");
         }
+    }
+
+    /** What completes an attempt belongs to it. */
+    static int attempt(Board.Entry entry) {
+        WorkState state = entry.state();
+        return state.toComplete() ? Math.max(1, state.attemptsUsed()) : state.attemptsUsed() + 1;
     }
 
     /** Whether it is of a kind that can go elsewhere, and nothing of it is with the teacher. */
@@ -224,7 +217,7 @@ public class HandInService {
                 && definition.parts() == null
                 && definition.kind() != WorkKind.QUIZ
                 && definition.kind() != WorkKind.TEST
-                && (move == Move.YOURS || move == Move.OUT_OF_REACH);
+                && (entry.state().mayHandIn() || move == Move.OUT_OF_REACH);
     }
 
     private static boolean movesOn(Fact fact) {
@@ -234,32 +227,28 @@ public class HandInService {
                 || fact instanceof Fact.Scored;
     }
 
-    @Transactional
     public Done withdraw(Writer writer, long work) {
-        return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "withdraw " + work, desk.now()),
-                Done.class,
-                () -> withdrawNow(writer, work));
+        return commands.run(Outbox.Kind.WITHDRAW, writer, work, "withdraw " + work, () -> {
+            Board.Entry entry = desk.open(writer, work);
+            Long standing = entry.standingHandIn();
+            if (standing == null || !mayWithdraw(entry)) {
+                throw Refusal.conflict(
+                        "There is nothing to withdraw",
+                        "Only what is with the teacher and not graded yet can be taken back.");
+            }
+            boolean atSchool = isAtSchool(standing);
+            if (atSchool && !school.takes(writer.student(), work, Outbox.Kind.WITHDRAW)) {
+                throw Refusal.conflict(
+                        "The school has it, and can't be told",
+                        "No link takes a withdrawal there now. Go on with the link in Links, or ask the teacher to send it"
+                                + " back.");
+            }
+            return new Prepared(Payload.NOTHING, atSchool);
+        });
     }
 
-    private Done withdrawNow(Writer writer, long work) {
-        Board.Entry entry = desk.open(writer, work);
-        Long standing = entry.standingHandIn();
-        if (standing == null || !mayWithdraw(entry)) {
-            throw Refusal.conflict(
-                    "There is nothing to withdraw",
-                    "Only what is with the teacher and not graded yet can be taken back.");
-        }
-        Optional<SchoolBox.Taken> taken =
-                handIns.receiptOf(standing).isPresent() ? school.withdraw(writer, work) : Optional.empty();
-        String title = entry.work().definition().title();
-        long change = desk.change(writer, ChangeKind.WITHDRAW, "Withdrew " + title);
-        long fact = desk.add(writer, change, work, FactKind.WITHDRAWN, at(taken), Map.of());
-        taken.ifPresent(one -> school.is(one, change, fact));
-        if (entry.recorded().stream().noneMatch(one -> one.id() == standing && isDone(one.fact()))) {
-            refill(writer, work, standing);
-        }
-        return new Done(change, fact);
+    private boolean isAtSchool(long handIn) {
+        return handIns.receiptOf(handIn).isPresent() || school.has(handIn);
     }
 
     /** Whether the last hand-in is with the teacher and is one that can be taken back. */
@@ -273,25 +262,10 @@ public class HandInService {
                                 && handedIn.content() != HandInContent.ATTEMPT);
     }
 
-    private static boolean isDone(Fact fact) {
-        return fact instanceof Fact.HandedIn handedIn && handedIn.content() == HandInContent.DONE;
-    }
-
-    /** What was withdrawn lies ready again, unless something newer does. */
-    private void refill(Writer writer, long work, long handIn) {
-        if (drafts.find(work).filter(draft -> !draft.isEmpty()).isPresent()) {
-            return;
-        }
-        handIns.find(handIn).ifPresent(content -> {
-            drafts.saveText(writer.student(), work, content.text() == null ? "" : content.text(), desk.now());
-            content.files().forEach(file -> drafts.addFile(work, file));
-        });
-    }
-
     @Transactional
     public Done post(Writer writer, long work, WorkController.Post post) {
         return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "post " + work + post, desk.now()),
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), "post " + work + post, desk.now()),
                 Done.class,
                 () -> postNow(writer, work, post));
     }

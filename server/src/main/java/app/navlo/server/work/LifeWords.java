@@ -66,6 +66,9 @@ final class LifeWords {
         if (fact instanceof Fact.ExtensionGranted granted) {
             return "Extension granted" + by(granted.due(), zone);
         }
+        if (fact instanceof Fact.DueMoved moved) {
+            return dueMoved(moved, zone);
+        }
         if (fact instanceof Fact.TokenUsed token) {
             return "Token used, " + Sentences.span(token.span()) + " more";
         }
@@ -74,6 +77,15 @@ final class LifeWords {
                     + (commented.inFile() ? " in the file" : "");
         }
         return simple(fact);
+    }
+
+    private static String dueMoved(Fact.DueMoved moved, ZoneId zone) {
+        String from = moved.before() == null
+                ? "none"
+                : Sentences.moment(moved.before().instant(), zone);
+        String to =
+                moved.after() == null ? "none" : Sentences.moment(moved.after().instant(), zone);
+        return "Due moved from " + from + " to " + to;
     }
 
     private static String simple(Fact fact) {

@@ -112,10 +112,13 @@ public record MaterialView(
 
     /**
      * @param words one sentence
-     * @param believe which of the two to believe, in words
-     * @param settledBy the next grading day, which will likely settle it; null where waiting won't
-     * @param toDo if it doesn't settle
+     * @param because why they differ, where something that only one side knows explains it; null otherwise
+     * @param points that hang on which side is right; null for none
+     * @param advice what to do about it
      */
     public record DisagreementView(
-            String words, String believe, @Nullable Instant settledBy, String toDo) {}
+            String words,
+            @Nullable String because,
+            @Nullable String points,
+            String advice) {}
 }

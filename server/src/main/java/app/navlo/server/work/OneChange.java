@@ -31,7 +31,8 @@ public class OneChange {
      */
     @Transactional
     public EditedView write(Writer writer, String asked, ChangeKind kind, String summary, LongUnaryOperator rows) {
-        WriteOnce.Once request = new WriteOnce.Once(writer.person(), writer.key(), asked, clock.instant());
+        WriteOnce.Once request =
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, clock.instant());
         return once.run(request, EditedView.class, () -> {
             long change = changes.add(new Changes.NewChange(
                     writer.student(), writer.person(), kind, clock.instant(), Changes.TYPED_IN, summary));

@@ -314,6 +314,9 @@ class OwnDesk {
     }
 
     private EditedView once(Writer writer, String asked, Supplier<EditedView> write) {
-        return once.run(new WriteOnce.Once(writer.person(), writer.key(), asked, desk.now()), EditedView.class, write);
+        return once.run(
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, desk.now()),
+                EditedView.class,
+                write);
     }
 }

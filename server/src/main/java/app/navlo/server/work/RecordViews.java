@@ -1,18 +1,17 @@
 package app.navlo.server.work;
 
-import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.TwoRecords;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.reason.Sentences;
-import app.navlo.core.reconcile.Disagreement;
-import app.navlo.core.reconcile.Reconciled;
 import app.navlo.core.reconcile.RecordEntry;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
+import app.navlo.server.board.BoardSignals;
+import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Material;
 import app.navlo.server.work.MaterialView.DisagreementView;
 import app.navlo.server.work.MaterialView.RecordView;
-import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
@@ -24,51 +23,55 @@ final class RecordViews {
 
     static RecordView of(Board.Entry entry, Material.OtherRecord other) {
         ZoneId zone = entry.course().details().zone();
-        RecordEntry site = site(entry);
-        RecordEntry book = new RecordEntry(
-                other.toldBy(), null, other.title(), other.due(), other.handedIn(), other.points(), other.missing());
-        CourseBook course = entry.book();
-        Instant settles = course.turnaround().nextGradingDay(course.rules().calendar(), entry.now());
-        Reconciled.Said same = new Reconciled.Said(site.id(), book.id(), true);
-        List<DisagreementView> disagreements =
-                Reconciled.of(List.of(site), List.of(book), List.of(same), settles).disagreements().stream()
-                        .map(one -> disagreement(one, other.toldBy(), zone))
-                        .toList();
-        return new RecordView(other.toldBy(), other.toldAt(), words(site, zone), words(book, zone), disagreements);
+        RecordEntry book = BoardSignals.entry(other);
+        List<DisagreementView> disagreements = TwoRecords.compare(entry.book(), entry.finding(), book).stream()
+                .map(one -> disagreement(one, zone))
+                .toList();
+        return new RecordView(other.toldBy(), other.toldAt(), here(entry, zone), there(book, zone), disagreements);
     }
 
-    private static RecordEntry site(Board.Entry entry) {
-        WorkState state = entry.state();
-        return new RecordEntry(
-                Long.toString(entry.work().id()),
-                null,
-                entry.work().definition().title(),
-                state.due(),
-                state.handInStands() ? state.handedInAt() : null,
-                entry.finding().outcome().keptRaw(),
-                state.missing());
-    }
-
-    private static DisagreementView disagreement(Disagreement one, String toldBy, ZoneId zone) {
-        String believe =
-                one.kind().believe() == Disagreement.Source.BOOK ? "Believe " + toldBy : "Believe what is here";
+    private static DisagreementView disagreement(TwoRecords.Difference one, ZoneId zone) {
         return new DisagreementView(
                 Sentences.write(Reason.of(one.kind()), zone),
-                believe,
-                one.settledBy(),
-                one.kind().toDo());
+                one.explained() == null ? null : Sentences.write(Reason.of(one.explained()), zone),
+                one.points().isZero() ? null : Figures.text(one.points()),
+                Sentences.write(one.advice(), zone));
     }
 
-    private static String words(RecordEntry entry, ZoneId zone) {
+    private static String here(Board.Entry entry, ZoneId zone) {
+        WorkState state = entry.state();
         List<String> words = new ArrayList<>();
         words.add(
-                entry.handedInAt() == null ? "no hand-in" : "turned in " + Sentences.moment(entry.handedInAt(), zone));
-        words.add(scored(entry.points()));
-        if (entry.missing()) {
+                state.handInStands() && state.handedInAt() != null
+                        ? "turned in " + Sentences.moment(state.handedInAt(), zone)
+                        : "no hand-in");
+        Rational raw = entry.finding().outcome().keptRaw();
+        Rational kept = entry.finding().outcome().kept();
+        words.add(scored(raw));
+        if (kept != null && !kept.equals(raw)) {
+            words.add(Sentences.number(kept) + " after the late penalty");
+        }
+        if (state.missing()) {
             words.add("listed as missing");
         }
-        if (entry.due() != null) {
-            words.add("due " + Sentences.moment(entry.due(), zone));
+        if (state.due() != null) {
+            words.add("due " + Sentences.moment(state.due(), zone));
+        }
+        return String.join(", ", words);
+    }
+
+    /** A gradebook often knows of no hand-in at all; that says nothing. */
+    private static String there(RecordEntry book, ZoneId zone) {
+        List<String> words = new ArrayList<>();
+        if (book.handedInAt() != null) {
+            words.add("turned in " + Sentences.moment(book.handedInAt(), zone));
+        }
+        words.add(scored(book.points()));
+        if (book.missing()) {
+            words.add("listed as missing");
+        }
+        if (book.due() != null) {
+            words.add("due " + Sentences.moment(book.due(), zone));
         }
         return String.join(", ", words);
     }

@@ -1,7 +1,7 @@
 package app.navlo.server.work;
 
-import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Outbox;
 import java.time.Instant;
 import java.util.Optional;
 
@@ -21,12 +21,6 @@ public interface SchoolBox {
     record Taken(long link, String school, String number, String deed, Instant at) {}
 
     /**
-     * @return empty where no link takes anything for this work
-     * @throws Refusal if the school can't be reached or says no
-     */
-    Optional<Taken> handIn(Writer writer, long work, HandIns.Content content);
-
-    /**
      * Where what is handed in for a piece of work goes.
      *
      * @param school the name of the link
@@ -37,11 +31,54 @@ public interface SchoolBox {
     /** @return empty where no link takes hand-ins for this work */
     Optional<Counter> counter(long student, long work);
 
-    /** The same for taking it back. */
-    Optional<Taken> withdraw(Writer writer, long work);
+    /** Whether a link that isn't paused takes such things for a piece of work. */
+    boolean takes(long student, long work, Outbox.Kind kind);
 
-    /** The same for asking for an extension. */
-    Optional<Taken> ask(Writer writer, long work);
+    /** Whether the school has this hand-in, because it went there or was told of by it. */
+    boolean has(long fact);
+
+    /** The fact that is known already to be this deed. */
+    Optional<Long> known(Taken taken);
+
+    /**
+     * Takes a parcel to the school. Never within a transaction.
+     *
+     * @param content of a hand-in; null for anything else
+     * @throws Undelivered if the school says no, or it isn't known to have arrived
+     */
+    Taken deliver(Outbox.Parcel parcel, HandIns.@Nullable Content content) throws Undelivered;
+
+    /** What came of a parcel that didn't get through, in words for the person. */
+    final class Undelivered extends Exception {
+        private static final long serialVersionUID = 1L;
+
+        private final String school;
+        private final Why why;
+
+        /** What is known of it. */
+        public enum Why {
+            /** The school said no. */
+            REFUSED,
+            /** It never got there. */
+            NOT_SENT,
+            /** Nobody knows. */
+            MAY_HAVE_ARRIVED
+        }
+
+        public Undelivered(String school, Why why, String message) {
+            super(message);
+            this.school = school;
+            this.why = why;
+        }
+
+        public String school() {
+            return school;
+        }
+
+        public Why why() {
+            return why;
+        }
+    }
 
     /** The school can't be reached just now. */
     final class Unreachable extends Exception {

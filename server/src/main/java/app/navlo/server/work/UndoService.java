@@ -11,8 +11,12 @@ import app.navlo.server.store.Changes.Change;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Outbox;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.Works;
+import app.navlo.server.store.WriteOnce;
+import app.navlo.server.work.HandInService.Done;
+import app.navlo.server.work.SchoolCommand.Payload;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -21,8 +25,9 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.annotation.Lazy;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /**
  * Undoes a change by one more change. What was done to the same work since then must be undone first, so that nothing is
@@ -39,6 +44,9 @@ public class UndoService {
     private final HandIns contents;
     private final LiveFeed live;
     private final SchoolBox school;
+    private final SchoolCommands commands;
+    private final WriteOnce once;
+    private final TransactionTemplate transaction;
 
     UndoService(
             WorkDesk desk,
@@ -49,7 +57,13 @@ public class UndoService {
             Drafts drafts,
             HandIns contents,
             LiveFeed live,
-            SchoolBox school) {
+            SchoolBox school,
+            @Lazy SchoolCommands commands,
+            WriteOnce once,
+            TransactionTemplate transaction) {
+        this.commands = commands;
+        this.once = once;
+        this.transaction = transaction;
         this.school = school;
         this.desk = desk;
         this.handIns = handIns;
@@ -61,9 +75,41 @@ public class UndoService {
         this.live = live;
     }
 
+    /** What an undo comes to. */
+    private record Plan(@Nullable Long done, long work, boolean withdraws, HandIns.@Nullable Content standsAgain) {}
+
     /** @return the change that undid it, which can be undone in its turn */
-    @Transactional
     public long undo(Writer writer, long id) {
+        Plan plan = Objects.requireNonNull(transaction.execute(status -> plan(writer, id)));
+        if (plan.done() != null) {
+            return plan.done();
+        }
+        if (plan.withdraws()) {
+            return handIns.withdraw(unversioned(writer), plan.work()).change();
+        }
+        Payload payload = new Payload(null, plan.standsAgain(), 0, id);
+        return commands.run(
+                        Outbox.Kind.HAND_IN_AGAIN,
+                        unversioned(writer),
+                        plan.work(),
+                        "undo " + id,
+                        () -> new SchoolCommands.Prepared(payload, true))
+                .change();
+    }
+
+    private static Writer unversioned(Writer writer) {
+        return new Writer(writer.student(), writer.person(), writer.name(), null, writer.key());
+    }
+
+    /** Nobody else writes while it is looked what there is to undo, so that two presses undo once. */
+    private Plan plan(Writer writer, long id) {
+        changes.lock(writer.student());
+        WriteOnce.Once request =
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), "undo " + id, desk.now());
+        Optional<Done> earlier = once.answered(request, Done.class);
+        if (earlier.isPresent()) {
+            return new Plan(earlier.get().change(), 0, false, null);
+        }
         Change change = changes.find(writer.student(), id).orElseThrow(() -> Refusal.notFound("change"));
         Set<Long> undone = changes.undone(writer.student());
         if (undone.contains(id)) {
@@ -77,21 +123,38 @@ public class UndoService {
         touched.forEach(work -> works.lock(writer.student(), work));
         refuseIfBuiltUpon(touched, change, undone);
         if (change.kind() == ChangeKind.HAND_IN && !byOwnWord(writer, change)) {
-            return handIns.withdraw(
-                            new Writer(writer.student(), writer.person(), writer.name(), null, null),
-                            touched.iterator().next())
-                    .change();
+            return new Plan(null, only(touched), true, null);
         }
         if (change.kind() == ChangeKind.WITHDRAW) {
-            long work = touched.iterator().next();
-            RecordedFact handIn = letStandAgain(writer, work, change.at());
-            Optional<SchoolBox.Taken> taken = takenAgain(writer, work, handIn);
-            long undo = undoPlainly(writer, change, target, touched);
-            taken.ifPresent(
-                    one -> school.is(one, undo, Objects.requireNonNull(handIn).id()));
-            return undo;
+            RecordedFact handIn = letStandAgain(writer, only(touched), change.at());
+            boolean atSchool = handIn != null && contents.receiptOf(handIn.id()).isPresent();
+            if (atSchool) {
+                return new Plan(
+                        null, only(touched), false, contents.find(handIn.id()).orElseThrow());
+            }
         }
-        return undoPlainly(writer, change, target, touched);
+        Done done = once.run(request, Done.class, () -> new Done(undoPlainly(writer, change, target, touched), 0));
+        return new Plan(done.change(), 0, false, null);
+    }
+
+    private static long only(Set<Long> touched) {
+        return touched.stream()
+                .findFirst()
+                .orElseThrow(() -> Refusal.conflict(
+                        "This can't be undone from here", "Open the piece of work and take it back there."));
+    }
+
+    /** Lets what was withdrawn stand again, once the school has it again. */
+    long standAgain(Writer writer, long id, SchoolBox.Taken taken) {
+        Change change = changes.find(writer.student(), id).orElseThrow();
+        Change target = root(change);
+        Set<Long> touched = touchedWorks(target);
+        RecordedFact handIn = Objects.requireNonNull(letStandAgain(writer, only(touched), change.at()));
+        long undo = undoPlainly(writer, change, target, touched);
+        if (school.known(taken).isEmpty()) {
+            school.is(taken, undo, handIn.id());
+        }
+        return undo;
     }
 
     private long undoPlainly(Writer writer, Change change, Change target, Set<Long> touched) {
@@ -153,15 +216,6 @@ public class UndoService {
     }
 
     /** A withdrawn hand-in stands again as of its own instant, which would be untrue once its due has passed. */
-    /** A school that was told of the withdrawal is told that it stands. */
-    private Optional<SchoolBox.Taken> takenAgain(Writer writer, long work, @Nullable RecordedFact handIn) {
-        boolean wasTaken = handIn != null && contents.receiptOf(handIn.id()).isPresent();
-        return wasTaken
-                ? contents.find(handIn.id()).flatMap(content -> school.handIn(writer, work, content))
-                : Optional.empty();
-    }
-
-    /** @return the hand-in that stands again; null where none is known */
     private @Nullable RecordedFact letStandAgain(Writer writer, long work, Instant withdrawn) {
         Board.Entry entry = desk.open(new Writer(writer.student(), writer.person(), writer.name(), null, null), work);
         Instant due = entry.state().due();

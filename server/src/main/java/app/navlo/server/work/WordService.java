@@ -1,6 +1,7 @@
 package app.navlo.server.work;
 
 import app.navlo.core.feedback.FeedbackStream;
+import app.navlo.core.signal.SignalKind;
 import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
@@ -35,7 +36,8 @@ class WordService {
     @Transactional
     public Done say(Writer writer, long work, WorkController.Comment comment) {
         return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "comment " + work + comment, desk.now()),
+                new WriteOnce.Once(
+                        writer.student(), writer.person(), writer.key(), "comment " + work + comment, desk.now()),
                 Done.class,
                 () -> sayNow(writer, work, comment));
     }
@@ -61,7 +63,8 @@ class WordService {
     @Transactional
     public Done spent(Writer writer, long work, int minutes) {
         return once.run(
-                new WriteOnce.Once(writer.person(), writer.key(), "spent " + work + " " + minutes, desk.now()),
+                new WriteOnce.Once(
+                        writer.student(), writer.person(), writer.key(), "spent " + work + " " + minutes, desk.now()),
                 Done.class,
                 () -> {
                     Board.Entry entry = desk.open(writer, work);
@@ -70,6 +73,26 @@ class WordService {
                     own.addMinutesSpent(writer.student(), work, change, desk.now(), minutes);
                     desk.touch(writer, work, change);
                     return new Done(change, work);
+                });
+    }
+
+    /** Says that the student knows of a signal, so that it goes until it arises anew. */
+    @Transactional
+    public Done putAside(Writer writer, long work, SignalKind signal) {
+        return once.run(
+                new WriteOnce.Once(
+                        writer.student(),
+                        writer.person(),
+                        writer.key(),
+                        "put aside " + work + " " + signal,
+                        desk.now()),
+                Done.class,
+                () -> {
+                    Board.Entry entry = desk.open(writer, work);
+                    String title = entry.work().definition().title();
+                    long change = desk.change(writer, ChangeKind.OWN, "Put aside a signal of " + title);
+                    Map<String, Object> columns = Map.of("body", signal.name());
+                    return new Done(change, desk.add(writer, change, work, FactKind.PUT_ASIDE, columns));
                 });
     }
 

@@ -1,7 +1,9 @@
 package app.navlo.server.work;
 
+import app.navlo.core.signal.SignalKind;
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
+import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.WorkDetail.Receipt;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -51,7 +53,8 @@ public class WorkController {
         this.words = words;
     }
 
-    public record DraftText(@NotNull String text) {}
+    /** @param number of the draft that was shown when it was written; 0 where there was none */
+    public record DraftText(@NotNull String text, long number) {}
 
     /**
      * @param text of the post or reply
@@ -123,7 +126,7 @@ public class WorkController {
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @Valid @RequestBody DraftText draft) {
-        drafts.saveText(Writer.of(student, person, null, null), work, draft.text());
+        drafts.saveText(Writer.of(student, person, null, null), work, draft.text(), draft.number());
         return details.read(student, work);
     }
 
@@ -248,6 +251,18 @@ public class WorkController {
             @Valid @RequestBody Spent spent) {
         HandInService.Done done = words.spent(Writer.of(student, person, null, key), work, spent.minutes());
         return new HandedIn(done.change(), null, details.read(student, work));
+    }
+
+    @PostMapping("/signals/{signal}/aside")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView putAside(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable SignalKind signal,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key) {
+        HandInService.Done done = words.putAside(Writer.of(student, person, null, key), work, signal);
+        return new EditedView(done.change(), work);
     }
 
     @PostMapping("/read-mark")

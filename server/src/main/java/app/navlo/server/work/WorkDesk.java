@@ -13,6 +13,7 @@ import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import org.springframework.stereotype.Component;
 
 /** What every write to a piece of work does: lock it, see that it is as the writer saw it, add, tell open pages. */
@@ -40,6 +41,7 @@ public class WorkDesk {
 
     /** The work as it stands, locked until the transaction ends. */
     public Board.Entry open(Writer writer, long work) {
+        changes.lock(writer.student());
         long version = works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work"));
         Board.Entry entry = boards.one(writer.student(), work, now());
         if (writer.version() != null && writer.version() != version) {
@@ -64,6 +66,17 @@ public class WorkDesk {
                 change, writer.student(), work, kind, at, now(), Actor.STUDENT, writer.name(), columns));
         touch(writer, work, change);
         return fact;
+    }
+
+    /** When something was done: by the school's word where it took it. */
+    Instant at(Optional<SchoolBox.Taken> taken) {
+        Instant now = now();
+        return taken.map(SchoolBox.Taken::at).filter(at -> !at.isAfter(now)).orElse(now);
+    }
+
+    /** Tells open pages that something of a student changed. */
+    void tell(long student) {
+        live.changed(student);
     }
 
     public void touch(Writer writer, long work, long change) {

@@ -12,6 +12,7 @@ import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.WorkView;
 import app.navlo.server.board.SaidView;
 import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.store.Outbox;
 import app.navlo.server.store.Own;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -31,6 +32,7 @@ import org.jspecify.annotations.Nullable;
  * @param minutesSpent really, by the student's own word
  * @param said about it, unread first, then newest first
  * @param goesTo the school that takes it; null where handing in only records it here
+ * @param onItsWay null for nothing
  * @param mayRecord whether it may be recorded as handed in on paper or in another place
  * @param editable null for work that wasn't typed in
  */
@@ -55,6 +57,7 @@ public record WorkDetail(
         DraftView draft,
         @Nullable String whyNot,
         @Nullable CounterView goesTo,
+        @Nullable OnItsWayView onItsWay,
         boolean mayHandIn,
         boolean mayRecord,
         boolean mayPost,
@@ -173,7 +176,17 @@ public record WorkDetail(
         }
     }
 
-    public record DraftView(String text, @Nullable Instant savedAt, List<DraftFileView> files) {}
+    /** @param number of this very state of it; 0 where there is none */
+    public record DraftView(
+            long number, String text, @Nullable Instant savedAt, List<DraftFileView> files) {}
+
+    /**
+     * What is on its way to the school.
+     *
+     * @param since when it was sent
+     * @param unknown whether nobody knows if it arrived
+     */
+    public record OnItsWayView(Outbox.Kind kind, Instant since, boolean unknown) {}
 
     public record DraftFileView(long id, String name, String mediaType, long size) {}
 

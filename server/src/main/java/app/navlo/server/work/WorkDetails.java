@@ -4,7 +4,6 @@ import app.navlo.core.reason.Sentences;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.GateState;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
@@ -17,6 +16,7 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Outbox;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Work;
@@ -53,6 +53,7 @@ class WorkDetails {
     private final Feedback feedback;
     private final WorkMaterial material;
     private final SchoolBox box;
+    private final Outbox outbox;
     private final ServerClock clock;
 
     WorkDetails(
@@ -64,7 +65,9 @@ class WorkDetails {
             Feedback feedback,
             WorkMaterial material,
             SchoolBox box,
+            Outbox outbox,
             ServerClock clock) {
+        this.outbox = outbox;
         this.box = box;
         this.feedback = feedback;
         this.material = material;
@@ -86,7 +89,7 @@ class WorkDetails {
         SaidViews said = SaidViews.read(feedback, student, work);
         List<Receipt> receipts = receipts(entry);
         Optional<Drafts.Draft> draft = drafts.find(work);
-        boolean yours = state.move() == Move.YOURS;
+        boolean yours = state.mayHandIn() && definition.expectsHandIn();
         boolean inParts = definition.parts() != null;
         return new WorkDetail(
                 WorkViews.of(entry, files(entry, receipts, draft)),
@@ -110,6 +113,10 @@ class WorkDetails {
                 yours ? null : Sentences.write(state.because().move(), zone),
                 box.counter(student, work)
                         .map(one -> new WorkDetail.CounterView(one.school(), one.paused()))
+                        .orElse(null),
+                outbox.of(work)
+                        .map(parcel -> new WorkDetail.OnItsWayView(
+                                parcel.kind(), parcel.madeAt(), parcel.unknownSince() != null))
                         .orElse(null),
                 yours && !inParts,
                 HandInService.mayRecord(entry),
@@ -143,6 +150,7 @@ class WorkDetails {
 
     private static WorkDetail.DraftView draft(Optional<Drafts.Draft> draft) {
         return draft.map(lying -> new WorkDetail.DraftView(
+                        lying.number(),
                         lying.text(),
                         lying.savedAt(),
                         lying.files().stream()
@@ -152,13 +160,13 @@ class WorkDetails {
                                         file.file().mediaType(),
                                         file.file().size()))
                                 .toList()))
-                .orElseGet(() -> new WorkDetail.DraftView("", null, List.of()));
+                .orElseGet(() -> new WorkDetail.DraftView(0, "", null, List.of()));
     }
 
     private static List<LifeLine> life(Board.Entry entry, ZoneId zone) {
         return entry.recorded().stream()
                 .filter(fact -> !fact.fact().stamp().at().isAfter(entry.now()))
-                .filter(fact -> !(fact.fact() instanceof Fact.ReadMarked))
+                .filter(fact -> !(fact.fact() instanceof Fact.ReadMarked) && !(fact.fact() instanceof Fact.PutAside))
                 .sorted(Comparator.comparing(
                                 (RecordedFact fact) -> fact.fact().stamp().at())
                         .thenComparingLong(RecordedFact::id))

@@ -1,0 +1,66 @@
+package app.navlo.server.work;
+
+import app.navlo.server.board.Board;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Drafts;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Outbox;
+import app.navlo.server.work.HandInService.Done;
+import app.navlo.server.work.SchoolBox.Taken;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import org.springframework.stereotype.Component;
+
+/** Writes down a hand-in: here alone, or as the school took it. */
+@Component
+class HandInCommand implements SchoolCommand {
+    private final WorkDesk desk;
+    private final Drafts drafts;
+    private final HandIns handIns;
+    private final SchoolBox school;
+
+    HandInCommand(WorkDesk desk, Drafts drafts, HandIns handIns, SchoolBox school) {
+        this.desk = desk;
+        this.drafts = drafts;
+        this.handIns = handIns;
+        this.school = school;
+    }
+
+    @Override
+    public Outbox.Kind kind() {
+        return Outbox.Kind.HAND_IN;
+    }
+
+    @Override
+    public Done confirm(Writer writer, long work, Payload payload, Optional<Taken> taken) {
+        Board.Entry entry = desk.open(writer, work);
+        HandIns.Content content = Objects.requireNonNull(payload.content());
+        String title = entry.work().definition().title();
+        long change = desk.change(writer, ChangeKind.HAND_IN, "Handed in " + title);
+        Long told = taken.flatMap(school::known).orElse(null);
+        long fact = told == null ? add(writer, entry, change, payload, taken) : told;
+        if (told == null) {
+            handIns.add(fact, content);
+            taken.ifPresent(one -> school.is(one, change, fact));
+        } else {
+            handIns.replace(fact, content);
+            desk.touch(writer, work, change);
+        }
+        taken.ifPresent(one -> handIns.received(fact, one.school(), one.number()));
+        boolean same = drafts.find(work)
+                .filter(draft -> draft.number() == payload.draft())
+                .isPresent();
+        if (same) {
+            drafts.clear(work);
+        }
+        return new Done(change, fact);
+    }
+
+    private long add(Writer writer, Board.Entry entry, long change, Payload payload, Optional<Taken> taken) {
+        Map<String, Object> columns =
+                Map.of("attempt", HandInService.attempt(entry), "content", Objects.requireNonNull(payload.type()));
+        return desk.add(writer, change, entry.work().id(), FactKind.HANDED_IN, desk.at(taken), columns);
+    }
+}
