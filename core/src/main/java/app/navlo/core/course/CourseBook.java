@@ -15,6 +15,7 @@ import app.navlo.core.work.GateState;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkKind;
+import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -179,6 +180,11 @@ public final class CourseBook {
         return one;
     }
 
+    /** @throws IllegalArgumentException if the course has no such work */
+    public WorkState state(String work) {
+        return one(work).state();
+    }
+
     /** All that is known of each piece of work, in the order of the course. */
     public List<Finding> findings() {
         return worked.values().stream()
@@ -205,6 +211,15 @@ public final class CourseBook {
      */
     public LeewayCase leeway(String work, Instant doneAt, Readiness ready) {
         return all.leeway(one(work), finding(work), doneAt, ready);
+    }
+
+    /**
+     * What it would mean to take back what is with the teacher.
+     *
+     * @throws IllegalArgumentException if the course has no such work
+     */
+    public TakenBack takenBack(String work) {
+        return all.takenBack(one(work));
     }
 
     /**

@@ -13,10 +13,15 @@ import app.navlo.core.leeway.Readiness;
 import app.navlo.core.policy.Attempt;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.policy.Window;
+import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
+import app.navlo.core.work.GateState;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Stamp;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
@@ -104,6 +109,31 @@ final class Findings {
                 one.state().extensionPending(),
                 rules.calendar());
         return LeewayCase.of(finding, compared, rules);
+    }
+
+    TakenBack takenBack(Worked one) {
+        List<Fact> facts = new ArrayList<>(one.work().facts());
+        facts.add(new Fact.Withdrawn(new Stamp(now, now, Long.MAX_VALUE, Actor.STUDENT, "", "what if")));
+        Worked then = Worked.of(one.work().with(facts), rules, GateState.OPEN, now);
+        LatePolicy.Judged standing = penalty(one);
+        Rational kept = standing == null ? one.possible() : standing.score();
+        List<LatePolicy.Step> steps = steps(then);
+        WorkState state = then.state();
+        return steps.isEmpty()
+                ? new TakenBack(
+                        false,
+                        state.dueToCome(),
+                        Rational.ZERO,
+                        kept,
+                        null,
+                        state.acceptance().ends())
+                : new TakenBack(
+                        state.mayHandIn(),
+                        state.dueToCome(),
+                        steps.get(0).score(),
+                        kept,
+                        steps.get(0).handedIn(),
+                        state.acceptance().ends());
     }
 
     private @Nullable Rational lift(GradedWork values, Rational raised) {

@@ -80,6 +80,10 @@ public class GradeController {
      * @param expected points that it will likely bring
      * @param most points that it can still come to; null where that is left out of the ceiling
      * @param open whether a target varies it
+     * @param counts whether it counts in what is expected; what doesn't has no forecast
+     * @param missing whether it is missing; then it is taken until {@code takenUntil}
+     * @param takenUntil when acceptance ends of what is still to be handed in; null for no end, and for anything else
+     * @param taken whether it may be handed in now
      */
     public record GradeItemView(
             String work,
@@ -92,6 +96,10 @@ public class GradeController {
             String expected,
             @Nullable String most,
             boolean open,
+            boolean counts,
+            boolean missing,
+            boolean taken,
+            @Nullable Instant takenUntil,
             @Nullable ClassFiguresView classFigures) {}
 
     /**
@@ -143,12 +151,14 @@ public class GradeController {
 
     /**
      * @param percent least raw percent with which it is reached; null when out of reach
+     * @param why in words, where the target can't be asked of that piece of work; null otherwise
      * @param atMost the figure with full points; null where there is none
      * @param carry the pieces of work that would carry it with the least effort, each at what is expected of it; null where
      *     they can't
      */
     public record TargetView(
             @Nullable String percent,
+            @Nullable String why,
             @Nullable String atMost,
             @Nullable List<CarryView> carry) {}
 

@@ -141,11 +141,12 @@ class GradeDesk {
         Rational target = Figures.orZero(form.target());
         String on = form.on() == null ? null : Long.toString(form.on());
         if (on != null && !trial.open().contains(on)) {
-            throw Refusal.invalid("on", "It has its score, or can't get one any more. Choose another, or all of them.");
+            return new TargetView(null, "Its score can't change any more. Choose another, or all of them.", null, null);
         }
         Target.Answer answer = trial.reach(target, on);
         return new TargetView(
                 Figures.textOrNull(answer.percent()),
+                null,
                 Figures.textOrNull(answer.atMost()),
                 on == null ? carry(book, then, added, target) : null);
     }

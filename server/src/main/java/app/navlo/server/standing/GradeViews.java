@@ -4,7 +4,9 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Trial;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Unfolded;
+import app.navlo.core.work.WorkState;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.standing.GradeController.GradeItemView;
 import app.navlo.server.standing.GradeController.GradePartView;
@@ -75,6 +77,8 @@ final class GradeViews {
     }
 
     private GradeItemView item(GradedWork work, boolean open) {
+        WorkState state = book.has(work.id()) ? book.state(work.id()) : null;
+        boolean taken = state != null && state.mayHandIn();
         return new GradeItemView(
                 work.id(),
                 work.category(),
@@ -86,6 +90,10 @@ final class GradeViews {
                 Figures.text(work.expected()),
                 Figures.textOrNull(work.most()),
                 open,
+                Readings.valued(Reading.EXPECTED, work).isPresent(),
+                work.missing(),
+                taken,
+                taken ? state.acceptance().ends() : null,
                 figures(work.id()));
     }
 

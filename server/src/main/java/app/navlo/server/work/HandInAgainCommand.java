@@ -9,9 +9,9 @@ import org.springframework.stereotype.Component;
 /** What was withdrawn stands again, once the school has it again. */
 @Component
 class HandInAgainCommand implements SchoolCommand {
-    private final UndoService undo;
+    private final PlainUndo undo;
 
-    HandInAgainCommand(UndoService undo) {
+    HandInAgainCommand(PlainUndo undo) {
         this.undo = undo;
     }
 

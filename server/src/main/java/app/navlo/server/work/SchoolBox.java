@@ -4,6 +4,7 @@ import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Outbox;
 import java.time.Instant;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Takes what a student does to the school, where a link of the work can. Nothing counts as done here before the school has

@@ -1,5 +1,6 @@
 package app.navlo.server.work;
 
+import app.navlo.core.course.TakenBack;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.reason.Sentences;
@@ -11,6 +12,7 @@ import app.navlo.core.work.WorkState;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.BoardView.WorkView;
 import app.navlo.server.board.SaidView;
+import app.navlo.server.rules.Figures;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.store.Own;
@@ -34,6 +36,7 @@ import org.jspecify.annotations.Nullable;
  * @param goesTo the school that takes it; null where handing in only records it here
  * @param onItsWay null for nothing
  * @param mayRecord whether it may be recorded as handed in on paper or in another place
+ * @param takenBack what withdrawing it would mean; null where it can't be withdrawn
  * @param editable null for work that wasn't typed in
  */
 public record WorkDetail(
@@ -62,7 +65,32 @@ public record WorkDetail(
         boolean mayRecord,
         boolean mayPost,
         boolean mayWithdraw,
+        @Nullable TakenBackView takenBack,
         @Nullable WorkForm editable) {
+
+    /**
+     * What withdrawing would mean.
+     *
+     * @param keeps of full points by a new hand-in now
+     * @param price what of full points would be lost by that
+     * @param until the last instant at which that holds; null for always
+     * @param ends of acceptance; null for no end
+     */
+    public record TakenBackView(
+            boolean mayHandInAgain,
+            String keeps,
+            String price,
+            @Nullable Instant until,
+            @Nullable Instant ends) {
+        static TakenBackView of(TakenBack back) {
+            return new TakenBackView(
+                    back.mayHandInAgain(),
+                    Figures.text(back.keeps()),
+                    Figures.text(back.price()),
+                    back.until(),
+                    back.ends());
+        }
+    }
 
     /** The reasons of the four answers, one sentence each. */
     public record BecauseView(String stage, String timing, String missing, String move) {
@@ -85,7 +113,11 @@ public record WorkDetail(
      * @param checkIt why it should be asked about; empty if there is no reason
      * @param expectedPercent before any penalty; null where it never counts or has its final score
      * @param expectedPoints after the penalty it would bear
-     * @param impact in the units of {@code unit}; null where it has none
+     * @param impact what a zero there would cost, in the units of {@code unit}; null where it has none
+     * @param lift what raising it to {@code raised} points would bring, in the same units; null where it can't be raised
+     * @param shutBy titles of the work that the teacher would have to open again; empty unless it is shut for good
+     * @param preparing percent of its points that preparing is thought to bring; null for work that doesn't happen at a time
+     * @param ownPreparing whether that is the student's own figure
      * @param droppedIn the readings that drop it
      * @param extension whether one may be asked for, and until when
      * @param tokens whether one may be used, and until when; null where the course has none
@@ -99,6 +131,11 @@ public record WorkDetail(
             @Nullable String expectedPercent,
             @Nullable String expectedPoints,
             @Nullable String impact,
+            @Nullable String lift,
+            @Nullable String raised,
+            List<String> shutBy,
+            @Nullable String preparing,
+            boolean ownPreparing,
             GradeSheet.Kind unit,
             List<Reading> droppedIn,
             @Nullable String extension,
@@ -111,8 +148,11 @@ public record WorkDetail(
         }
     }
 
-    /** @param passed whether that instant is behind */
-    public record SafeByView(Instant at, boolean passed, String because) {}
+    /**
+     * @param passed whether it was handed in later than that, or isn't handed in and that instant is behind
+     * @param safe whether it was handed in by then
+     */
+    public record SafeByView(Instant at, boolean passed, boolean safe, String because) {}
 
     /** @param paused whether its link rests, so that nothing goes there now */
     public record CounterView(String school, boolean paused) {}

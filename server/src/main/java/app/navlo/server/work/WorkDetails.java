@@ -122,6 +122,10 @@ class WorkDetails {
                 HandInService.mayRecord(entry),
                 inParts && state.accepted() && state.stage() != Stage.NOT_OPEN && state.stage() != Stage.EXCUSED,
                 HandInService.mayWithdraw(entry),
+                HandInService.mayWithdraw(entry)
+                        ? WorkDetail.TakenBackView.of(
+                                entry.book().takenBack(entry.finding().id()))
+                        : null,
                 entry.work().origin() == Work.Origin.TYPED ? form(definition, instructions, zone) : null);
     }
 
@@ -224,12 +228,23 @@ class WorkDetails {
                 entry.course().details().zone().getId(),
                 isRedo ? then.redo().timing() : then.timing(),
                 isRedo ? then.redo().due() : then.due(),
-                Objects.equals(entry.standingHandIn(), recorded.id()),
+                stands(entry, recorded),
                 content.text(),
                 content.note(),
                 taken == null ? null : taken.school(),
                 taken == null ? null : taken.number(),
                 files);
+    }
+
+    /** It is what was handed in last, or an attempt beside it that may be the one that is kept. */
+    private static boolean stands(Board.Entry entry, RecordedFact handIn) {
+        if (Objects.equals(entry.standingHandIn(), handIn.id())) {
+            return true;
+        }
+        boolean sentBack = entry.state().stage() == Stage.SENT_BACK;
+        return !sentBack
+                && entry.state().attempts().list().stream()
+                        .anyMatch(attempt -> handIn.fact().stamp().at().equals(attempt.handedIn()));
     }
 
     /** How the work stood at the instant of the hand-in, so that a receipt never changes its word. */

@@ -9,7 +9,6 @@ import app.navlo.core.leeway.TokenDesk;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.reason.Sentences;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.server.board.Board;
 import app.navlo.server.rules.Figures;
@@ -41,6 +40,13 @@ final class WorthViews {
                 open ? Figures.text(finding.expectedPercent()) : null,
                 open ? Figures.text(finding.graded().expected()) : null,
                 Figures.textOrNull(finding.impact()),
+                Figures.textOrNull(finding.lift()),
+                Figures.textOrNull(finding.lift() == null ? null : finding.raised()),
+                finding.shutForGood().stream().map(entry.titles()).toList(),
+                finding.item().schedule().appointment() == null
+                        ? null
+                        : Figures.text(finding.work().preparing()),
+                entry.own().preparingPercent() != null,
                 entry.course().rules().grade().kind(),
                 List.copyOf(entry.droppedIn()),
                 extension(finding, zone),
@@ -52,8 +58,7 @@ final class WorthViews {
         if (penalty == null || !penalty.late()) {
             return null;
         }
-        boolean done =
-                finding.state().move() == Move.TEACHERS || finding.state().move() == Move.SETTLED;
+        boolean done = !finding.state().toHandIn();
         Rational possible = finding.item().marking().possible();
         String when = done ? "It was handed in late" : "Handed in now";
         if (penalty.lost().isZero()) {
@@ -79,7 +84,7 @@ final class WorthViews {
     private static @Nullable SafeByView safeBy(@Nullable SafeBy safeBy, ZoneId zone) {
         return safeBy == null
                 ? null
-                : new SafeByView(safeBy.at(), safeBy.passed(), Sentences.write(safeBy.reason(), zone));
+                : new SafeByView(safeBy.at(), safeBy.passed(), safeBy.safe(), Sentences.write(safeBy.reason(), zone));
     }
 
     /** Nothing is said of leeway where nothing is left to hand in. */
