@@ -12,6 +12,8 @@ import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UnsupportedEncodingException;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Properties;
 import org.jspecify.annotations.Nullable;
 
@@ -24,8 +26,21 @@ import org.jspecify.annotations.Nullable;
  * @param replyTo as the letter says; empty where it doesn't
  * @param date as the letter says; empty where it doesn't
  * @param text the plain words; empty where there are none
+ * @param files the names of what came with it
  */
-public record Letter(int number, String to, String from, String replyTo, String date, String subject, String text) {
+public record Letter(
+        int number,
+        String to,
+        String from,
+        String replyTo,
+        String date,
+        String subject,
+        String text,
+        List<String> files) {
+    public Letter {
+        files = List.copyOf(files);
+    }
+
     /** What can't be read as a letter is kept as it came. */
     static Letter read(int number, String to, byte[] raw) {
         try {
@@ -37,9 +52,11 @@ public record Letter(int number, String to, String from, String replyTo, String 
                     header(message, "Reply-To"),
                     header(message, "Date"),
                     header(message, "Subject"),
-                    text(message));
+                    text(message),
+                    files(message));
         } catch (MessagingException | IOException e) {
-            return new Letter(number, to, "", "", "", "(can't be read)", new String(raw, StandardCharsets.UTF_8));
+            return new Letter(
+                    number, to, "", "", "", "(can't be read)", new String(raw, StandardCharsets.UTF_8), List.of());
         }
     }
 
@@ -68,6 +85,18 @@ public record Letter(int number, String to, String from, String replyTo, String 
             return "";
         }
         return String.valueOf(content);
+    }
+
+    private static List<String> files(Part part) throws MessagingException, IOException {
+        List<String> names = new ArrayList<>();
+        if (part.getContent() instanceof Multipart parts) {
+            for (int i = 0; i < parts.getCount(); i++) {
+                names.addAll(files(parts.getBodyPart(i)));
+            }
+        } else if (part.getFileName() != null) {
+            names.add(decoded(part.getFileName()));
+        }
+        return names;
     }
 
     private static @Nullable String plain(BodyPart part) throws MessagingException, IOException {

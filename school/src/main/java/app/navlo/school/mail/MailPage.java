@@ -73,6 +73,7 @@ final class MailPage implements HttpHandler {
                 + row("From", letter.from())
                 + row("Answers go to", letter.replyTo())
                 + row("Date", letter.date())
+                + row("Comes with", String.join(", ", letter.files()))
                 + "</dl><pre>" + text(letter.text()) + "</pre>";
     }
 

@@ -9,11 +9,9 @@ import app.navlo.server.store.Letters;
 import app.navlo.server.store.Material;
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.function.UnaryOperator;
 import org.springframework.stereotype.Component;
 
 /** The signals of a student: one list, the same wherever any are shown. */
@@ -31,23 +29,27 @@ public class BoardSignals {
 
     /** The most pressing first. */
     public List<Signal> of(Board board) {
-        Set<Long> undone = changes.undone(board.student());
-        Map<Long, List<Material.OtherRecord>> records = material.otherRecordsOf(board.student(), undone);
-        Map<Long, Instant> wrote = letters.lastWritten(board.student(), undone);
-        Map<String, String> titles = new HashMap<>();
-        board.entries()
-                .forEach(entry -> titles.put(
-                        entry.finding().id(), entry.work().definition().title()));
-        UnaryOperator<String> title = work -> titles.getOrDefault(work, "other work");
+        return of(board.student(), board.entries());
+    }
+
+    /** Those of one piece of work. */
+    public List<Signal> of(long student, Board.Entry entry) {
+        return of(student, List.of(entry));
+    }
+
+    private List<Signal> of(long student, List<Board.Entry> entries) {
+        Set<Long> undone = changes.undone(student);
+        Map<Long, List<Material.OtherRecord>> records = material.otherRecordsOf(student, undone);
+        Map<Long, Instant> wrote = letters.lastWritten(student, undone);
         List<Signal> signals = new ArrayList<>();
-        for (Board.Entry entry : board.entries()) {
+        for (Board.Entry entry : entries) {
             long work = entry.work().id();
             Around around = new Around(
                     wrote.get(work),
                     records.getOrDefault(work, List.of()).stream()
                             .map(BoardSignals::record)
                             .toList(),
-                    title);
+                    entry.titles());
             signals.addAll(Signals.of(entry.book(), entry.finding(), around));
         }
         signals.sort(Signal.MOST_PRESSING);

@@ -48,6 +48,7 @@ public class MessageController {
     /**
      * @param work null for a message about a whole course
      * @param fault of the last try; null for none
+     * @param files that go with it
      * @param school that has it beside the mail, with the number that it gave it; null for none
      */
     public record MessageView(
@@ -62,8 +63,12 @@ public class MessageController {
             String body,
             Sending sending,
             @Nullable String fault,
+            List<FileView> files,
             @Nullable String school) {}
 
+    public record FileView(String name, long size) {}
+
+    /** @param receipt the hand-in whose receipt goes with it as a file; null for none */
     public record MessageForm(
             @NotBlank(message = "Type the teacher's address.")
             @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
@@ -74,7 +79,9 @@ public class MessageController {
             String subject,
 
             @NotBlank(message = "Write the message first.") @Size(max = 20_000, message = "At most 20000 letters.")
-            String body) {}
+            String body,
+
+            @Nullable Long receipt) {}
 
     @GetMapping("/works/{work}/message")
     public DraftsView drafts(

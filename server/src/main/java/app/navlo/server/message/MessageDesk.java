@@ -1,6 +1,7 @@
 package app.navlo.server.message;
 
 import app.navlo.server.board.Board;
+import app.navlo.server.board.BoardSignals;
 import app.navlo.server.board.Boards;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.message.MessageController.DraftsView;
@@ -12,11 +13,14 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Letters;
 import app.navlo.server.store.Material;
+import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
+import app.navlo.server.work.Receipts;
 import app.navlo.server.work.Writer;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -26,7 +30,9 @@ import org.springframework.transaction.annotation.Transactional;
 class MessageDesk {
     private final Boards boards;
     private final Letters letters;
+    private final BoardSignals signals;
     private final Material material;
+    private final Receipts receipts;
     private final Changes changes;
     private final WriteOnce once;
     private final MailSettings settings;
@@ -36,7 +42,9 @@ class MessageDesk {
     MessageDesk(
             Boards boards,
             Letters letters,
+            BoardSignals signals,
             Material material,
+            Receipts receipts,
             Changes changes,
             WriteOnce once,
             MailSettings settings,
@@ -44,7 +52,9 @@ class MessageDesk {
             ServerClock clock) {
         this.boards = boards;
         this.letters = letters;
+        this.signals = signals;
         this.material = material;
+        this.receipts = receipts;
         this.changes = changes;
         this.once = once;
         this.settings = settings;
@@ -62,7 +72,11 @@ class MessageDesk {
                 Objects.requireNonNullElse(course.teacher(), ""),
                 address,
                 settings.canSend(),
-                MessageDraft.of(entry, material.otherRecords(work, changes.undone(student)), writer));
+                MessageDraft.of(
+                        entry,
+                        signals.of(student, entry),
+                        material.otherRecords(work, changes.undone(student)),
+                        writer));
     }
 
     @Transactional
@@ -103,17 +117,21 @@ class MessageDesk {
                 teacher,
                 form.to().strip(),
                 form.subject().strip(),
-                form.body().strip()));
+                form.body().strip(),
+                form.receipt() == null ? List.of() : List.of(receipts.keep(writer.student(), work, form.receipt()))));
         live.changed(writer.student());
-        return view(letters.find(id).orElseThrow());
+        return view(letters.find(id).orElseThrow(), letters.filesOf(id));
     }
 
     @Transactional(readOnly = true)
     public List<MessageView> all(long student) {
-        return letters.of(student).stream().map(MessageDesk::view).toList();
+        Map<Long, List<StoredFile>> along = letters.files(student);
+        return letters.of(student).stream()
+                .map(letter -> view(letter, along.getOrDefault(letter.id(), List.of())))
+                .toList();
     }
 
-    private static MessageView view(Letters.Letter letter) {
+    private static MessageView view(Letters.Letter letter, List<StoredFile> along) {
         MessageController.Sending sending = letter.sentAt() != null
                 ? MessageController.Sending.SENT
                 : letter.nextTry() != null ? MessageController.Sending.WAITING : MessageController.Sending.GIVEN_UP;
@@ -129,6 +147,9 @@ class MessageDesk {
                 letter.body(),
                 sending,
                 letter.fault(),
+                along.stream()
+                        .map(file -> new MessageController.FileView(file.name(), file.size()))
+                        .toList(),
                 letter.school() == null ? null : letter.school() + ", " + letter.schoolNumber());
     }
 }

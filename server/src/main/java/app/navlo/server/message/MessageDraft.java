@@ -1,32 +1,50 @@
 package app.navlo.server.message;
 
 import app.navlo.core.close.CheckIt;
+import app.navlo.core.course.TwoRecords;
+import app.navlo.core.course.TwoRecords.Difference;
 import app.navlo.core.exact.Rational;
-import app.navlo.core.policy.RedoRule;
 import app.navlo.core.reason.Sentences;
+import app.navlo.core.reconcile.RecordEntry;
+import app.navlo.core.signal.Signal;
+import app.navlo.core.signal.SignalKind;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Timing;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
+import app.navlo.server.board.BoardSignals;
 import app.navlo.server.store.Material;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
  * A message as the facts suggest it. The writer may change every word.
  *
  * @param about what it is about, in a few words
+ * @param answers the signal that it deals with; null for none
+ * @param receipt the hand-in whose receipt goes with it; null for none
  */
-public record MessageDraft(String about, String subject, String body) {
-    /** Those that fit, the most pressing first; never empty. */
-    static List<MessageDraft> of(Board.Entry entry, List<Material.OtherRecord> records, String writer) {
-        return new Writing(entry, writer).all(records);
+public record MessageDraft(
+        String about,
+        @Nullable SignalKind answers,
+        String subject,
+        String body,
+        @Nullable Long receipt) {
+    /**
+     * Those that fit, the most pressing first; never empty.
+     *
+     * @param signals of this work
+     */
+    static List<MessageDraft> of(
+            Board.Entry entry, List<Signal> signals, List<Material.OtherRecord> records, String writer) {
+        return new Writing(entry, writer).all(signals, records);
     }
 
     /** Everything that the sentences of one piece of work need. */
@@ -36,31 +54,44 @@ public record MessageDraft(String about, String subject, String body) {
         }
 
         private String title() {
-            return "“" + entry.work().definition().title() + "”";
+            return quoted(entry.work().definition().title());
+        }
+
+        private static String quoted(String words) {
+            return "“" + words + "”";
         }
 
         private String moment(Instant at) {
             return Sentences.moment(at, zone());
         }
 
-        List<MessageDraft> all(List<Material.OtherRecord> records) {
+        List<MessageDraft> all(List<Signal> signals, List<Material.OtherRecord> records) {
             List<MessageDraft> drafts = new ArrayList<>();
+            signals.forEach(signal -> addSignal(drafts, signal));
             records.forEach(record -> addRecord(drafts, record));
             addWaiting(drafts);
             addSentBack(drafts);
             addScore(drafts);
             addLate(drafts);
             addExtension(drafts);
-            drafts.add(draft("A question", "A question about ", "I have a question about " + title() + ": "));
+            addSendBack(drafts);
+            drafts.add(draft("A question", null, "A question about ", "I have a question about " + title() + ": "));
             return drafts;
         }
 
-        private MessageDraft draft(String about, String subject, String words) {
+        private MessageDraft draft(String about, @Nullable SignalKind answers, String subject, String words) {
+            return draft(about, answers, subject, words, null);
+        }
+
+        private MessageDraft draft(
+                String about, @Nullable SignalKind answers, String subject, String words, @Nullable Long receipt) {
             String teacher = Objects.requireNonNullElse(entry.course().details().teacher(), "teacher");
             return new MessageDraft(
                     about,
+                    answers,
                     subject + entry.work().definition().title(),
-                    "Dear " + teacher + ",\n\n" + words + "\n\n" + writer);
+                    "Dear " + teacher + ",\n\n" + words + "\n\n" + writer,
+                    receipt);
         }
 
         private String handedIn() {
@@ -69,24 +100,114 @@ public record MessageDraft(String about, String subject, String body) {
             return "I handed in " + title() + " on " + moment(Objects.requireNonNull(state.handedInAt())) + receipt;
         }
 
+        private void addSignal(List<MessageDraft> drafts, Signal signal) {
+            switch (signal.kind()) {
+                case FLAGGED_LATE ->
+                    drafts.add(draft(
+                            "Flagged late, handed in on time",
+                            signal.kind(),
+                            "Flagged late, and handed in on time: ",
+                            handedIn() + due() + ". It is flagged as late. My receipt is attached. Could you take"
+                                    + " the flag off, or tell me what I overlook?",
+                            entry.standingHandIn()));
+                case FLAGGED_MISSING ->
+                    drafts.add(draft(
+                            "Listed as missing, handed in",
+                            signal.kind(),
+                            "Listed as missing, and handed in: ",
+                            handedIn() + due() + ". It is listed as missing. My receipt is attached. Could you see"
+                                    + " whether it reached you?",
+                            entry.standingHandIn()));
+                case REOPENING_OFFERED ->
+                    drafts.add(draft(
+                            "Open it again",
+                            signal.kind(),
+                            "Would you open it again: ",
+                            scored() + ", below the pass mark. Would you open it again for me?"));
+                case SHUT_FOR_GOOD ->
+                    drafts.add(draft(
+                            "Shut, and I can't open it",
+                            signal.kind(),
+                            "I can't get to ",
+                            title() + " waits for " + waitedFor(signal) + ", which is closed for me. Would you open"
+                                    + " that again, or let me hand in " + title() + " without it?"));
+                case ZERO_WITHOUT_FEEDBACK ->
+                    drafts.add(draft("Scored nought", signal.kind(), "Scored nought: ", scored() + SEE_ME));
+                case QUESTION ->
+                    lastPrivate()
+                            .ifPresent(said -> drafts.add(draft(
+                                    "An answer",
+                                    signal.kind(),
+                                    "Your words on ",
+                                    "You wrote about " + title() + ": " + quoted(said) + "\n\n")));
+                default -> {
+                    // Nothing that a letter would settle, or nothing but what is drafted below.
+                }
+            }
+        }
+
+        private String due() {
+            Instant due = entry.state().due();
+            return due == null ? "" : "; it was due on " + moment(due);
+        }
+
+        private String waitedFor(Signal signal) {
+            return String.join(
+                    " and ",
+                    signal.about().stream()
+                            .map(root -> quoted(entry.titles().apply(root)))
+                            .toList());
+        }
+
+        private Optional<String> lastPrivate() {
+            return entry.facts().stream()
+                    .filter(fact -> fact instanceof Fact.Commented said && said.isPrivate())
+                    .map(fact -> ((Fact.Commented) fact).text())
+                    .reduce((earlier, later) -> later);
+        }
+
         private void addRecord(List<MessageDraft> drafts, Material.OtherRecord record) {
-            WorkState state = entry.state();
-            if (state.handInStands() && state.handedInAt() != null && record.missing()) {
-                drafts.add(draft(
-                        "Handed in, listed as missing",
-                        "Handed in, and listed as missing: ",
-                        handedIn() + ". " + record.toldBy()
-                                + " lists it as missing. Could you see whether it reached you?"));
+            RecordEntry told = BoardSignals.entry(record);
+            for (Difference difference : TwoRecords.compare(entry.book(), entry.finding(), told)) {
+                drafts.add(
+                        switch (difference.kind()) {
+                            case TURNED_IN_BUT_MISSING ->
+                                draft(
+                                        "Handed in, listed as missing",
+                                        SignalKind.RECORDS_DIFFER,
+                                        "Handed in, and listed as missing: ",
+                                        handedIn() + ". " + record.toldBy()
+                                                + " lists it as missing. My receipt is attached. Could you see whether it"
+                                                + " reached you?",
+                                        entry.standingHandIn());
+                            case SCORES_DIFFER ->
+                                draft(
+                                        "Two scores",
+                                        SignalKind.RECORDS_DIFFER,
+                                        "Two scores for ",
+                                        title() + " is scored "
+                                                + number(entry.finding()
+                                                        .outcome()
+                                                        .kept()) + " on the course site and "
+                                                + number(told.points()) + " in " + record.toldBy()
+                                                + ". Which of them stands?");
+                            case DUES_DIFFER ->
+                                draft(
+                                        "Two dues",
+                                        SignalKind.RECORDS_DIFFER,
+                                        "Two dues for ",
+                                        title() + " is due on "
+                                                + moment(Objects.requireNonNull(
+                                                        entry.state().due()))
+                                                + " on the course site and on "
+                                                + moment(Objects.requireNonNull(told.due())) + " in " + record.toldBy()
+                                                + ". Which of them holds?");
+                        });
             }
-            Rational here = entry.finding().outcome().keptRaw();
-            if (here != null && record.points() != null && !here.equals(record.points())) {
-                drafts.add(draft(
-                        "Two scores",
-                        "Two scores for ",
-                        title() + " is scored " + Sentences.number(here) + " on the course site and "
-                                + Sentences.number(record.points()) + " in " + record.toldBy()
-                                + ". Which of them stands?"));
-            }
+        }
+
+        private static String number(@Nullable Rational points) {
+            return Sentences.number(Objects.requireNonNull(points));
         }
 
         private void addWaiting(List<MessageDraft> drafts) {
@@ -94,6 +215,7 @@ public record MessageDraft(String about, String subject, String body) {
                     && entry.state().handedInAt() != null) {
                 drafts.add(draft(
                         "Not graded for long",
+                        null,
                         "Did it reach you: ",
                         handedIn() + ", and it isn't graded yet" + close()
                                 + ". Could you tell me whether it reached you?"));
@@ -115,8 +237,9 @@ public record MessageDraft(String about, String subject, String body) {
                     .reduce((earlier, later) -> later)
                     .ifPresent(sentBack -> drafts.add(draft(
                             "Sent back",
+                            SignalKind.SENT_BACK,
                             "Sent back: ",
-                            "You sent " + title() + " back: “" + sentBack.reason() + "” I'll hand it in again"
+                            "You sent " + title() + " back: " + quoted(sentBack.reason()) + " I'll hand it in again"
                                     + by(entry.state().due()) + ". Is there anything else that it needs?")));
         }
 
@@ -126,24 +249,22 @@ public record MessageDraft(String about, String subject, String body) {
             return due == null ? "" : " by " + moment(due);
         }
 
+        private String scored() {
+            Rational possible = entry.finding().item().marking().possible();
+            return title() + " is scored " + number(entry.state().score().points()) + " of "
+                    + Sentences.number(possible);
+        }
+
+        /** A zero that somebody said why of. */
         private void addScore(List<MessageDraft> drafts) {
             WorkState state = entry.state();
             Rational points = state.score().points();
-            if (state.stage() != Stage.RETURNED || state.score().mark() != ScoreShown.Mark.FINAL || points == null) {
-                return;
-            }
-            Rational possible = entry.finding().item().marking().possible();
-            String scored = title() + " is scored " + Sentences.number(points) + " of " + Sentences.number(possible);
-            RedoRule redo = entry.work().definition().redo();
-            Rational pass = entry.finding().item().marking().passPercent();
-            boolean belowPass = pass != null && points.times(Rational.of(100)).compareTo(pass.times(possible)) < 0;
-            if (belowPass && redo != null && redo.needsReopening() && state.redo() == null) {
-                drafts.add(draft(
-                        "Open it again",
-                        "Would you open it again: ",
-                        scored + ", below the pass mark. Would you open it again for me?"));
-            } else if (points.isZero()) {
-                drafts.add(draft("Scored nought", "Scored nought: ", scored + SEE_ME));
+            boolean zero = points != null && points.isZero() && state.score().mark() == ScoreShown.Mark.FINAL;
+            boolean drafted = drafts.stream()
+                    .anyMatch(draft -> draft.answers() == SignalKind.ZERO_WITHOUT_FEEDBACK
+                            || draft.answers() == SignalKind.REOPENING_OFFERED);
+            if (zero && state.stage() == Stage.RETURNED && !drafted) {
+                drafts.add(draft("Scored nought", SignalKind.ZERO_WITH_COMMENT, "Scored nought: ", scored() + SEE_ME));
             }
         }
 
@@ -153,6 +274,7 @@ public record MessageDraft(String about, String subject, String body) {
                 Instant ends = state.acceptance().ends();
                 drafts.add(draft(
                         "I'm late",
+                        null,
                         "Late: ",
                         title() + " was due on " + moment(state.due()) + ", and I haven't handed it in yet"
                                 + (ends == null ? "" : "; by the rules it is taken until " + moment(ends))
@@ -171,9 +293,25 @@ public record MessageDraft(String about, String subject, String body) {
                     newDue == null ? "" : " By the rule of the course it would then be due on " + moment(newDue) + ".";
             drafts.add(draft(
                     "An extension",
+                    SignalKind.ASKING_ENDS,
                     "An extension for ",
                     "May I have an extension for " + title() + ", which is due on " + moment(due) + "?" + rule
                             + " I ask because "));
+        }
+
+        /** What the teacher sends back is judged by a due of its own; what the student takes back is not. */
+        private void addSendBack(List<MessageDraft> drafts) {
+            boolean withTeacher = entry.state().stage() == Stage.TURNED_IN
+                    && entry.state().handedInAt() != null
+                    && entry.finding().item().expectsHandIn();
+            if (withTeacher) {
+                drafts.add(draft(
+                        "Send it back",
+                        null,
+                        "Would you send it back: ",
+                        handedIn() + ", and would like to mend it. Could you send it back to me? I'd hand it in again"
+                                + " by "));
+            }
         }
     }
 }

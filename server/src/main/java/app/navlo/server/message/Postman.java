@@ -1,18 +1,22 @@
 package app.navlo.server.message;
 
 import app.navlo.server.live.LiveFeed;
+import app.navlo.server.store.Files;
 import app.navlo.server.store.Letters;
+import app.navlo.server.store.StoredFile;
 import app.navlo.server.time.ServerClock;
 import app.navlo.server.work.SchoolBox;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
+import java.io.ByteArrayOutputStream;
 import java.io.UnsupportedEncodingException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Date;
 import java.util.List;
 import java.util.Objects;
+import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSender;
 import org.springframework.mail.javamail.MimeMessageHelper;
@@ -38,6 +42,7 @@ class Postman {
     private static final int LONGEST_FAULT = 400;
 
     private final Letters letters;
+    private final Files files;
     private final JavaMailSender sender;
     private final MailSettings settings;
     private final SchoolBox box;
@@ -46,6 +51,7 @@ class Postman {
 
     Postman(
             Letters letters,
+            Files files,
             JavaMailSender sender,
             MailSettings settings,
             SchoolBox box,
@@ -53,6 +59,7 @@ class Postman {
             ServerClock clock) {
         this.box = box;
         this.letters = letters;
+        this.files = files;
         this.sender = sender;
         this.settings = settings;
         this.live = live;
@@ -92,7 +99,8 @@ class Postman {
                             letter.work(),
                             "message " + letter.id() + " " + letter.at(),
                             letter.subject(),
-                            letter.body())
+                            letter.body(),
+                            letters.filesOf(letter.id()))
                     .ifPresent(taken -> letters.told(letter.id(), taken.school(), taken.number()));
         }
     }
@@ -100,13 +108,19 @@ class Postman {
     /** From Navlo by name of the writer, whom an answer reaches. */
     private MimeMessage mail(Letters.Letter letter) throws MessagingException, UnsupportedEncodingException {
         MimeMessage mail = sender.createMimeMessage();
-        MimeMessageHelper helper = new MimeMessageHelper(mail, false, "UTF-8");
+        List<StoredFile> along = letters.filesOf(letter.id());
+        MimeMessageHelper helper = new MimeMessageHelper(mail, !along.isEmpty(), "UTF-8");
         helper.setFrom(new InternetAddress(settings.from(), letter.fromName() + " by Navlo"));
         helper.setReplyTo(new InternetAddress(letter.fromAddress(), letter.fromName()));
         helper.setTo(new InternetAddress(letter.toAddress(), letter.toName()));
         helper.setSubject(letter.subject());
         helper.setText(letter.body());
         helper.setSentDate(Date.from(letter.at()));
+        for (StoredFile file : along) {
+            ByteArrayOutputStream content = new ByteArrayOutputStream();
+            files.copy(file.sha256(), content);
+            helper.addAttachment(file.name(), new ByteArrayResource(content.toByteArray()), file.mediaType());
+        }
         return mail;
     }
 

@@ -32,7 +32,11 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     public static ProblemDetail detail(Refusal refusal) {
-        return detail(refusal.status(), refusal.title(), refusal.faults());
+        ProblemDetail problem = detail(refusal.status(), refusal.title(), refusal.faults());
+        if (refusal.there() != null) {
+            problem.setProperty("there", refusal.there());
+        }
+        return problem;
     }
 
     private static ProblemDetail detail(HttpStatusCode status, String title, List<Refusal.Fault> faults) {

@@ -1,7 +1,9 @@
 package app.navlo.server.problem;
 
+import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 
 /** A request that can't be done, with what to do about it. Answered as problem details (RFC 9457). */
@@ -11,6 +13,7 @@ public final class Refusal extends RuntimeException {
     private final HttpStatus status;
     private final String title;
     private final transient List<Fault> faults;
+    private final transient @Nullable SavedElsewhere there;
 
     /**
      * One thing that is wrong.
@@ -29,11 +32,23 @@ public final class Refusal extends RuntimeException {
         }
     }
 
+    /**
+     * What lies there now in place of what the writer saw.
+     *
+     * @param number of that state of it, with which it can be written over knowingly
+     */
+    public record SavedElsewhere(String text, long number, Instant at) {}
+
     private Refusal(HttpStatus status, String title, List<Fault> faults) {
+        this(status, title, faults, null);
+    }
+
+    private Refusal(HttpStatus status, String title, List<Fault> faults, @Nullable SavedElsewhere there) {
         super(title + ": " + faults);
         this.status = status;
         this.title = title;
         this.faults = List.copyOf(faults);
+        this.there = there;
     }
 
     public static Refusal of(HttpStatus status, String title, String field, String message) {
@@ -69,6 +84,15 @@ public final class Refusal extends RuntimeException {
                 List.of(new Fault("", "Nothing was changed now. Look at what it says, then try again.")));
     }
 
+    /** A text of the writer's own was saved in another tab, or on another device. */
+    public static Refusal savedElsewhere(String what, SavedElsewhere there) {
+        return new Refusal(
+                HttpStatus.PRECONDITION_FAILED,
+                what + " was saved elsewhere in the meantime",
+                List.of(new Fault("text", "Nothing was written over. Choose which of the two texts stays.")),
+                there);
+    }
+
     public static Refusal tooLarge(String message) {
         return new Refusal(HttpStatus.CONTENT_TOO_LARGE, "Too large", List.of(new Fault("file", message)));
     }
@@ -90,6 +114,11 @@ public final class Refusal extends RuntimeException {
 
     public String title() {
         return title;
+    }
+
+    /** Null for everything but a text that was saved elsewhere. */
+    public @Nullable SavedElsewhere there() {
+        return there;
     }
 
     public List<Fault> faults() {

@@ -10,6 +10,7 @@ import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.KeyKind;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Outbox;
+import app.navlo.server.store.StoredFile;
 import app.navlo.server.work.SchoolBox;
 import java.util.List;
 import java.util.Optional;
@@ -59,11 +60,7 @@ class Deliveries implements SchoolBox {
         if (way == null) {
             throw new Undelivered("the school", Undelivered.Why.NOT_SENT, "No link takes it there any more.");
         }
-        List<SentFile> files = content == null
-                ? List.of()
-                : content.files().stream()
-                        .map(file -> new SentFile(file.name(), file.sha256()))
-                        .toList();
+        List<SentFile> files = content == null ? List.of() : sent(content.files());
         SendingKind kind =
                 switch (parcel.kind()) {
                     case HAND_IN, HAND_IN_AGAIN -> SendingKind.HAND_IN;
@@ -84,19 +81,28 @@ class Deliveries implements SchoolBox {
     }
 
     @Override
-    public Optional<Taken> tell(long student, long work, String key, String subject, String body) throws Unreachable {
+    public Optional<Taken> tell(
+            long student, long work, String key, String subject, String body, List<StoredFile> files)
+            throws Unreachable {
         Way way = way(student, work, Ability.WRITE, false);
         if (way == null) {
             return Optional.empty();
         }
         try {
-            return Optional.of(deliver(way, new Sending(SendingKind.WRITE, way.item(), key, body, List.of(), subject)));
+            return Optional.of(
+                    deliver(way, new Sending(SendingKind.WRITE, way.item(), key, body, sent(files), subject)));
         } catch (LinkFault fault) {
             if (fault.refused) {
                 return Optional.empty();
             }
             throw new Unreachable(way.link().name() + ": " + fault.getMessage());
         }
+    }
+
+    private static List<SentFile> sent(List<StoredFile> files) {
+        return files.stream()
+                .map(file -> new SentFile(file.name(), file.sha256()))
+                .toList();
     }
 
     /** @param item as the link calls the work */

@@ -3,6 +3,7 @@ package app.navlo.server.store;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +25,10 @@ public class Letters {
         this.db = db;
     }
 
-    /** @param work null for a message about a whole course */
+    /**
+     * @param work null for a message about a whole course
+     * @param files that go with it
+     */
     public record NewLetter(
             long student,
             long person,
@@ -35,7 +39,12 @@ public class Letters {
             String toName,
             String toAddress,
             String subject,
-            String body) {}
+            String body,
+            List<StoredFile> files) {
+        public NewLetter {
+            files = List.copyOf(files);
+        }
+    }
 
     /**
      * @param fromName of the person who wrote it
@@ -89,7 +98,46 @@ public class Letters {
                 .param("subject", letter.subject())
                 .param("body", letter.body())
                 .update(key, "id");
-        return Objects.requireNonNull(key.getKeyAs(Long.class));
+        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        int position = 1;
+        for (StoredFile file : letter.files()) {
+            db.sql("""
+                    INSERT INTO message_file (message_id, position, name, media_type, size, sha256)
+                    VALUES (:message, :position, :name, :type, :size, :sha)
+                    """)
+                    .param("message", id)
+                    .param("position", position++)
+                    .param("name", file.name())
+                    .param("type", file.mediaType())
+                    .param("size", file.size())
+                    .param("sha", file.sha256())
+                    .update();
+        }
+        return id;
+    }
+
+    /** What went with a message, in order. */
+    public List<StoredFile> filesOf(long message) {
+        return db.sql("""
+                SELECT name, media_type, size, sha256 FROM message_file WHERE message_id = :message ORDER BY position
+                """)
+                .param("message", message)
+                .query((row, n) -> StoredFile.of(row))
+                .list();
+    }
+
+    /** The same for all messages of a student that have any, by message. */
+    public Map<Long, List<StoredFile>> files(long student) {
+        Map<Long, List<StoredFile>> files = new HashMap<>();
+        db.sql("""
+                SELECT f.message_id, f.name, f.media_type, f.size, f.sha256
+                FROM message_file f JOIN message m ON m.id = f.message_id
+                WHERE m.student_id = :student ORDER BY f.message_id, f.position
+                """).param("student", student).query(row -> {
+            files.computeIfAbsent(row.getLong("message_id"), any -> new ArrayList<>())
+                    .add(StoredFile.of(row));
+        });
+        return files;
     }
 
     /** The latest first. */

@@ -98,9 +98,11 @@ public class Own {
      * @param course null for a note on a piece of work
      * @param at when it was last written
      * @param tag null for none
+     * @param number of this very state of it; every change of it gives it another
      */
     public record Note(
             long id,
+            long number,
             @Nullable Long work,
             @Nullable Long course,
             Instant at,
@@ -132,6 +134,7 @@ public class Own {
     private static Note note(ResultSet row) throws SQLException {
         return new Note(
                 row.getLong("id"),
+                row.getLong("change_id"),
                 Rows.longOrNull(row, "work_id"),
                 Rows.longOrNull(row, "course_id"),
                 Rows.instant(row, "at"),
@@ -143,7 +146,7 @@ public class Own {
         return notes(student, undone).stream().filter(note -> note.id() == id).findFirst();
     }
 
-    /** @param note whose number is passed over */
+    /** @param note whose numbers are passed over */
     public long addNote(long student, long change, Note note) {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("INSERT INTO note (student_id, work_id, course_id) VALUES (:student, :work, :course)")

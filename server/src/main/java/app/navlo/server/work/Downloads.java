@@ -7,6 +7,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
+import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 
 /** Sends a file as a download, never shown by the browser on its own. */
@@ -25,7 +26,13 @@ class Downloads {
         files.copy(file.sha256(), response.getOutputStream());
     }
 
-    void head(String name, String mediaType, HttpServletResponse response) {
+    void sendPdf(String name, byte[] pdf, HttpServletResponse response) throws IOException {
+        head(name, MediaType.APPLICATION_PDF_VALUE, response);
+        response.setContentLength(pdf.length);
+        response.getOutputStream().write(pdf);
+    }
+
+    private void head(String name, String mediaType, HttpServletResponse response) {
         response.setContentType(mediaType);
         response.setHeader(
                 HttpHeaders.CONTENT_DISPOSITION,

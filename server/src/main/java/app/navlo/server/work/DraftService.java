@@ -11,7 +11,9 @@ import app.navlo.server.store.Files;
 import app.navlo.server.store.StoredFile;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -71,7 +73,7 @@ class DraftService {
                 : there.number() == number || there.text().equals(text);
         boolean nothingWritten = there != null && number == 0 && there.text().isEmpty();
         if (!same && !nothingWritten) {
-            throw Refusal.changedSince("The draft");
+            throw savedElsewhere(there, desk.now());
         }
         if (text.length() > LONGEST_TEXT) {
             throw Refusal.invalid(
@@ -80,6 +82,15 @@ class DraftService {
         begin(writer, entry);
         drafts.saveText(writer.student(), work, text, desk.now());
         live.changed(writer.student());
+    }
+
+    /** @param there null where it was handed in or thrown away */
+    static Refusal savedElsewhere(Drafts.@Nullable Draft there, Instant now) {
+        return Refusal.savedElsewhere(
+                "The draft",
+                there == null
+                        ? new Refusal.SavedElsewhere("", 0, now)
+                        : new Refusal.SavedElsewhere(there.text(), there.number(), there.savedAt()));
     }
 
     private Board.Entry openForDraft(Writer writer, long work) {

@@ -17,7 +17,6 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.http.MediaType;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -36,6 +35,7 @@ public class FilesController {
     private final Drafts drafts;
     private final Feedback feedback;
     private final Changes changes;
+    private final Receipts receipts;
     private final Downloads downloads;
     private final MarkedPdf markedPdf;
     private final ServerClock clock;
@@ -48,6 +48,7 @@ public class FilesController {
             Drafts drafts,
             Feedback feedback,
             Changes changes,
+            Receipts receipts,
             Downloads downloads,
             MarkedPdf markedPdf,
             ServerClock clock) {
@@ -58,6 +59,7 @@ public class FilesController {
         this.drafts = drafts;
         this.feedback = feedback;
         this.changes = changes;
+        this.receipts = receipts;
         this.downloads = downloads;
         this.markedPdf = markedPdf;
         this.clock = clock;
@@ -159,9 +161,19 @@ public class FilesController {
                         && said.mark().position() == position)
                 .toList();
         byte[] pdf = markedPdf.of(file, marks, entry.course().details().zone());
-        downloads.head(MarkedPdf.nameOf(file), MediaType.APPLICATION_PDF_VALUE, response);
-        response.setContentLength(pdf.length);
-        response.getOutputStream().write(pdf);
+        downloads.sendPdf(MarkedPdf.nameOf(file), pdf, response);
+    }
+
+    /** The receipt of a hand-in as a PDF, to be shown to a teacher. */
+    @GetMapping("/works/{work}/hand-ins/{handIn}/receipt")
+    public void receipt(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long handIn,
+            HttpServletResponse response)
+            throws IOException {
+        Receipts.Written written = receipts.write(student, work, handIn);
+        downloads.sendPdf(written.name(), written.pdf(), response);
     }
 
     private StoredFile handedIn(long student, long work, long handIn, int position) {

@@ -129,7 +129,7 @@ public class HandInService {
         List<Long> lying = draft.files().stream().map(Drafts.DraftFile::id).toList();
         boolean seen = request.draft() != null && request.draft() == draft.number();
         if (!seen || !lying.equals(request.files())) {
-            throw Refusal.changedSince("The draft");
+            throw DraftService.savedElsewhere(draft, desk.now());
         }
         List<StoredFile> files = draft.storedFiles();
         if (request.content() == HandInContent.FILES && files.isEmpty()) {

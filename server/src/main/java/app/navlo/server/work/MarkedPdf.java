@@ -8,7 +8,6 @@ import app.navlo.server.store.Files;
 import app.navlo.server.store.StoredFile;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.file.Path;
 import java.time.ZoneId;
@@ -22,7 +21,6 @@ import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 import org.apache.pdfbox.pdmodel.graphics.image.PDImageXObject;
 import org.apache.pdfbox.util.Matrix;
 import org.springframework.stereotype.Component;
@@ -33,7 +31,6 @@ class MarkedPdf {
     private static final int MOST_PAGES = 400;
     private static final List<String> PICTURES = List.of("image/png", "image/jpeg", "image/gif");
 
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final float BADGE = 9;
     private static final float LINE = 1.6f;
     private static final float[] INK = {0.61f, 0.18f, 0.23f};
@@ -133,10 +130,7 @@ class MarkedPdf {
     }
 
     private static void draw(PDDocument document, List<SaidView> marks, ZoneId zone) throws IOException {
-        PDFont font;
-        try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT), FONT)) {
-            font = PDType0Font.load(document, in);
-        }
+        PDFont font = PdfPages.font(document);
         int number = 0;
         for (SaidView said : marks) {
             number++;
@@ -144,7 +138,18 @@ class MarkedPdf {
                 place(document, document.getPage(mark(said).page() - 1), mark(said), number, font);
             }
         }
-        new MarkList(document, font).write(marks, zone);
+        list(new PdfPages(document, font), marks, zone);
+    }
+
+    /** The words of the marks, on pages of their own behind the file. */
+    private static void list(PdfPages pages, List<SaidView> marks, ZoneId zone) throws IOException {
+        pages.add(marks.isEmpty() ? "Nobody has marked this file." : "Marks on this file");
+        int number = 0;
+        for (SaidView said : marks) {
+            number++;
+            pages.add("").add(heading(said, number, zone)).add(said.text());
+        }
+        pages.write();
     }
 
     private static void place(PDDocument document, PDPage page, MarkView mark, int number, PDFont font)
@@ -194,7 +199,7 @@ class MarkedPdf {
         content.endText();
     }
 
-    static String heading(SaidView said, int number, ZoneId zone) {
+    private static String heading(SaidView said, int number, ZoneId zone) {
         return number + "   page " + mark(said).page() + ", " + said.name() + ", " + Sentences.moment(said.at(), zone);
     }
 }

@@ -15,6 +15,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -64,10 +65,12 @@ public class OwnController {
 
     /**
      * @param work null for a note on a whole course
+     * @param number of this very state of it
      * @param at when it was last written
      */
     public record OwnNoteView(
             long id,
+            long number,
             long course,
             @Nullable Long work,
             Instant at,
@@ -146,9 +149,10 @@ public class OwnController {
             @PathVariable long student,
             @PathVariable long note,
             @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String number,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody NoteForm form) {
-        return desk.editNote(Writer.of(student, person, null, key), note, form);
+        return desk.editNote(Writer.of(student, person, number, key), note, form);
     }
 
     @DeleteMapping("/notes/{note}")

@@ -184,7 +184,7 @@ class OwnDesk {
     private Own.Note note(@Nullable Long work, NoteForm form) {
         String tag =
                 form.tag() == null || form.tag().isBlank() ? null : form.tag().strip();
-        return new Own.Note(0, work, null, desk.now(), tag, form.body().strip());
+        return new Own.Note(0, 0, work, null, desk.now(), tag, form.body().strip());
     }
 
     @Transactional(readOnly = true)
@@ -195,6 +195,7 @@ class OwnDesk {
                 .filter(note -> note.work() == null || standing.containsKey(note.work()))
                 .map(note -> new OwnNoteView(
                         note.id(),
+                        note.number(),
                         note.work() == null
                                 ? Objects.requireNonNull(note.course())
                                 : standing.get(note.work()).definition().courseId(),
@@ -217,7 +218,7 @@ class OwnDesk {
                     writer, ChangeKind.NOTE, "Added a note to " + to.details().name());
             Own.Note note = note(null, form);
             long id = own.addNote(
-                    writer.student(), change, new Own.Note(0, null, course, note.at(), note.tag(), note.body()));
+                    writer.student(), change, new Own.Note(0, 0, null, course, note.at(), note.tag(), note.body()));
             live.changed(writer.student());
             return new EditedView(change, id);
         });
@@ -227,6 +228,10 @@ class OwnDesk {
     public EditedView editNote(Writer writer, long id, NoteForm form) {
         return once(writer, "note " + id + form, () -> {
             Own.Note before = standing(writer, id);
+            if (writer.version() != null && writer.version() != before.number()) {
+                throw Refusal.savedElsewhere(
+                        "The note", new Refusal.SavedElsewhere(before.body(), before.number(), before.at()));
+            }
             long change = desk.change(writer, ChangeKind.NOTE, "Changed a note");
             own.reviseNote(id, change, note(before.work(), form), false);
             live.changed(writer.student());

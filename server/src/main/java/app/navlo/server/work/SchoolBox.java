@@ -2,7 +2,9 @@ package app.navlo.server.work;
 
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Outbox;
+import app.navlo.server.store.StoredFile;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -97,7 +99,8 @@ public interface SchoolBox {
      * @return empty where no link takes messages about this work, or the school doesn't take this one
      * @throws Unreachable to be tried again
      */
-    Optional<Taken> tell(long student, long work, String key, String subject, String body) throws Unreachable;
+    Optional<Taken> tell(long student, long work, String key, String subject, String body, List<StoredFile> files)
+            throws Unreachable;
 
     /** Remembers which fact it is here, so that the link doesn't tell of it again. */
     void is(Taken taken, long change, long fact);

@@ -142,9 +142,10 @@ public record WorkDetail(
             @Nullable String tokens) {}
 
     /** @param tag null for none */
-    public record NoteView(long id, Instant at, @Nullable String tag, String body) {
+    public record NoteView(
+            long id, long number, Instant at, @Nullable String tag, String body) {
         static NoteView of(Own.Note note) {
-            return new NoteView(note.id(), note.at(), note.tag(), note.body());
+            return new NoteView(note.id(), note.number(), note.at(), note.tag(), note.body());
         }
     }
 

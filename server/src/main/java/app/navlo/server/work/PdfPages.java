@@ -1,18 +1,20 @@
 package app.navlo.server.work;
 
-import app.navlo.server.board.SaidView;
 import java.io.IOException;
-import java.time.ZoneId;
+import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.common.PDRectangle;
 import org.apache.pdfbox.pdmodel.font.PDFont;
+import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
-/** The words of the marks, on pages of their own behind the file. */
-final class MarkList {
+/** Pages of words, put behind those that a document has. */
+final class PdfPages {
+    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
     private static final float MARGIN = 56;
     private static final float SIZE = 10.5f;
     private static final float LEADING = 15;
@@ -20,31 +22,36 @@ final class MarkList {
 
     private final PDDocument document;
     private final PDFont font;
+    private final List<String> lines = new ArrayList<>();
 
-    MarkList(PDDocument document, PDFont font) {
+    PdfPages(PDDocument document, PDFont font) {
         this.document = document;
         this.font = font;
     }
 
-    void write(List<SaidView> marks, ZoneId zone) throws IOException {
-        List<String> lines = new ArrayList<>();
-        lines.add(marks.isEmpty() ? "Nobody has marked this file." : "Marks on this file");
-        int number = 0;
-        for (SaidView said : marks) {
-            number++;
-            lines.add("");
-            lines.addAll(wrapped(MarkedPdf.heading(said, number, zone)));
-            for (String paragraph : said.text().split("\\R")) {
-                lines.addAll(wrapped(paragraph));
-            }
+    /** The font that everything here is written in, for a document. */
+    static PDFont font(PDDocument document) throws IOException {
+        try (InputStream in = Objects.requireNonNull(PDDocument.class.getResourceAsStream(FONT), FONT)) {
+            return PDType0Font.load(document, in);
         }
+    }
+
+    /** Adds paragraphs, each wrapped; an empty one for a gap. */
+    PdfPages add(String text) throws IOException {
+        for (String paragraph : text.split("\\R")) {
+            lines.addAll(wrapped(paragraph));
+        }
+        return this;
+    }
+
+    void write() throws IOException {
         int perPage = (int) ((PDRectangle.A4.getHeight() - 2 * MARGIN) / LEADING);
         for (int from = 0; from < lines.size(); from += perPage) {
             page(lines.subList(from, Math.min(lines.size(), from + perPage)));
         }
     }
 
-    private void page(List<String> lines) throws IOException {
+    private void page(List<String> written) throws IOException {
         PDPage page = new PDPage(PDRectangle.A4);
         document.addPage(page);
         try (PDPageContentStream content = new PDPageContentStream(document, page)) {
@@ -52,7 +59,7 @@ final class MarkList {
             content.setFont(font, SIZE);
             content.setLeading(LEADING);
             content.newLineAtOffset(MARGIN, PDRectangle.A4.getHeight() - MARGIN - SIZE);
-            for (String line : lines) {
+            for (String line : written) {
                 content.showText(line);
                 content.newLine();
             }
@@ -61,12 +68,12 @@ final class MarkList {
     }
 
     private List<String> wrapped(String text) throws IOException {
-        List<String> lines = new ArrayList<>();
+        List<String> wrapped = new ArrayList<>();
         StringBuilder line = new StringBuilder();
         for (String word : writable(text).split(" ")) {
             String longer = line.isEmpty() ? word : line + " " + word;
             if (!line.isEmpty() && font.getStringWidth(longer) / 1000 * SIZE > WIDTH) {
-                lines.add(line.toString());
+                wrapped.add(line.toString());
                 line.setLength(0);
                 line.append(word);
             } else {
@@ -74,8 +81,8 @@ final class MarkList {
                 line.append(longer);
             }
         }
-        lines.add(line.toString());
-        return lines;
+        wrapped.add(line.toString());
+        return wrapped;
     }
 
     /** Letters that the font doesn't have are written as question marks. */
