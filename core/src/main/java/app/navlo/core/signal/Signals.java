@@ -23,6 +23,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -33,6 +34,10 @@ import org.jspecify.annotations.Nullable;
 public final class Signals {
     /** How long before its end asking for time is brought up. */
     private static final Duration ASKING_SOON = Duration.ofHours(24);
+
+    /** A teacher's words on these are about what they say themselves. */
+    private static final Set<SignalKind> SAID =
+            EnumSet.of(SignalKind.FLAGGED_LATE, SignalKind.FLAGGED_MISSING, SignalKind.ZERO_WITH_COMMENT);
 
     private final CourseBook book;
     private final Finding finding;
@@ -60,6 +65,7 @@ public final class Signals {
             found.aboutToBeLost();
             found.asked();
             found.against();
+            found.question();
         }
         return found.signals.stream()
                 .filter(found::stands)
@@ -140,7 +146,6 @@ public final class Signals {
         if (finding.mayBeReopened() && !wroteSince(cameBack())) {
             add(Reason.of(SignalKind.REOPENING_OFFERED), cameBack(), redoUntil(), finding.lift());
         }
-        question();
     }
 
     private @Nullable Instant redoUntil() {
@@ -161,7 +166,8 @@ public final class Signals {
                 || last(fact -> fact.stamp().at().isAfter(at)
                                 && (fact instanceof Fact.HandedIn || fact instanceof Fact.Posted))
                         .isPresent();
-        boolean otherwise = signals.stream().anyMatch(signal -> signal.kind().group() == SignalKind.Group.ASKED);
+        boolean otherwise = signals.stream()
+                .anyMatch(signal -> signal.kind().group() == SignalKind.Group.ASKED || SAID.contains(signal.kind()));
         if (asks && !answered && !otherwise) {
             Rational stake = finding.lift();
             add(Reason.of(SignalKind.QUESTION).with("by", said.stamp().name()), at, null, stake);

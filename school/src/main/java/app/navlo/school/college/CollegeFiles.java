@@ -89,9 +89,12 @@ final class CollegeFiles {
             boolean marksMissing,
             int extensionDays,
             int askWithinHours,
-            List<List<String>> says,
+            List<List<Saying>> says,
             List<String> marks,
             List<Question> questions) {}
+
+    /** @param asks whether it wants something done */
+    record Saying(String words, boolean asks) {}
 
     /** @param given what is answered by who doesn't know it */
     record Question(String question, String wanted, String given) {}
@@ -170,13 +173,17 @@ final class CollegeFiles {
                 happened.stream().filter(deed -> deed.at().isAfter(start)).toList());
     }
 
+    private static Saying saying(JsonNode say) {
+        return say.isString()
+                ? new Saying(say.asString(), false)
+                : new Saying(say.get("say").asString(), say.path("asks").asBoolean(false));
+    }
+
     private static Course course(String key, JsonNode file, JsonNode habits) {
-        List<List<String>> says = new ArrayList<>();
-        habits.get("says").forEach(level -> {
-            List<String> words = new ArrayList<>();
-            level.forEach(word -> words.add(word.asString()));
-            says.add(words);
-        });
+        List<List<Saying>> says = habits.get("says")
+                .valueStream()
+                .map(level -> level.valueStream().map(CollegeFiles::saying).toList())
+                .toList();
         List<Integer> hours = new ArrayList<>();
         habits.path("hours").forEach(one -> hours.add(one.asInt()));
         return new Course(

@@ -124,6 +124,7 @@ final class RecordWriter {
             case RETURNED -> node.put("asksRedo", redo != null);
             case COMMENTED -> {
                 node.put("toClass", body.path("toClass").asBoolean(false));
+                node.put("asks", body.path("asks").asBoolean(false));
                 if (body.has("mark")) {
                     node.set("mark", mark(deed));
                 }

@@ -137,20 +137,21 @@ final class Remarks {
         }
         Instant at = scored.at().plus(WORDS_AFTER);
         Deed spoken = scored;
-        boolean said = life.stream()
+        boolean saidAlready = life.stream()
                 .anyMatch(deed -> deed.kind() == Deed.Kind.COMMENTED
                         && !deed.body().has("mark")
                         && !deed.at().isBefore(spoken.at()));
-        if (said) {
+        if (saidAlready) {
             return Optional.empty();
         }
         double share = new BigDecimal(scored.body().get("points").asString()).doubleValue()
                 / item.points().doubleValue();
         int level = share >= GOOD ? 0 : share >= MIDDLING ? 1 : 2;
-        List<String> words = course.habits().says().get(level);
-        String say = words.get(Teachers.random(seed, item, "words", scored.id()).nextInt(words.size()));
-        return Optional.of(Teachers.deed(
-                at, Deed.Kind.COMMENTED, item, course, JSON.createObjectNode().put("say", say)));
+        List<CollegeFiles.Saying> sayings = course.habits().says().get(level);
+        CollegeFiles.Saying said =
+                sayings.get(Teachers.random(seed, item, "words", scored.id()).nextInt(sayings.size()));
+        ObjectNode body = JSON.createObjectNode().put("say", said.words()).put("asks", said.asks());
+        return Optional.of(Teachers.deed(at, Deed.Kind.COMMENTED, item, course, body));
     }
 
     /** As many right as the score says, the first ones. */

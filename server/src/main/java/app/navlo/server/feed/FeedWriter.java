@@ -46,8 +46,16 @@ class FeedWriter {
         People.Student who = people.student(student).orElseThrow(() -> Refusal.notFound("calendar"));
         NextService.Made made = next.make(student, ZoneId.of(who.zone()), null, clock.instant());
         Board board = made.board();
-        List<ToDo> toDos = board.entries().stream().map(FeedWriter::toDo).toList();
+        List<ToDo> toDos = new ArrayList<>();
         List<Event> events = new ArrayList<>();
+        for (Board.Entry entry : board.entries()) {
+            Stretch appointment = entry.finding().item().schedule().appointment();
+            if (appointment == null) {
+                toDos.add(toDo(entry));
+            } else {
+                events.add(appointment(entry, appointment));
+            }
+        }
         board.entries().stream()
                 .filter(entry -> entry.work().definition().opensAt() != null)
                 .map(FeedWriter::opening)
@@ -75,6 +83,17 @@ class FeedWriter {
                 status,
                 percent(state, status),
                 status == Status.COMPLETED ? state.handedInAt() : null);
+    }
+
+    private static Event appointment(Board.Entry entry, Stretch when) {
+        return new Event(
+                "work-" + entry.work().id() + AT,
+                entry.work().definition().title(),
+                entry.course().details().name(),
+                entry.course().details().shortName(),
+                when.start(),
+                when.endExclusive(),
+                true);
     }
 
     private static @Nullable Deadline due(Board.Entry entry) {

@@ -1,5 +1,6 @@
 package app.navlo.server.link;
 
+import app.navlo.core.time.Deadline;
 import app.navlo.formats.ical.CalendarContent;
 import app.navlo.formats.ical.CalendarFault;
 import app.navlo.formats.ical.CalendarReader;
@@ -15,6 +16,7 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
+import app.navlo.server.store.Facts;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.store.Work;
@@ -31,6 +33,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -42,6 +45,7 @@ class CalendarImports {
     private final Changes changes;
     private final Courses courses;
     private final Works works;
+    private final Facts facts;
     private final Files files;
     private final WriteOnce once;
     private final LiveFeed live;
@@ -53,6 +57,7 @@ class CalendarImports {
             Changes changes,
             Courses courses,
             Works works,
+            Facts facts,
             Files files,
             WriteOnce once,
             LiveFeed live,
@@ -62,6 +67,7 @@ class CalendarImports {
         this.changes = changes;
         this.courses = courses;
         this.works = works;
+        this.facts = facts;
         this.files = files;
         this.once = once;
         this.live = live;
@@ -134,6 +140,11 @@ class CalendarImports {
     private void write(long student, Person person, ImportPlan plan, long change, long calendar) {
         Map<String, Long> added = new HashMap<>();
         Set<String> before = savedAside(student);
+        Map<Long, @Nullable Deadline> dues = new HashMap<>();
+        board(student, person)
+                .entries()
+                .forEach(entry ->
+                        dues.put(entry.work().id(), entry.work().definition().due()));
         for (Row row : plan.rows()) {
             if (row.status() == Status.NEW) {
                 Work.Definition definition = row.definition();
@@ -145,6 +156,15 @@ class CalendarImports {
                 take(student, row, definition, change, calendar);
             } else if (row.status() == Status.CHANGED) {
                 revise(row, change, false);
+                facts.addDueMoved(
+                        new Facts.DueMoved(
+                                change,
+                                student,
+                                Objects.requireNonNull(row.work()),
+                                dues.get(row.work()),
+                                row.definition().due()),
+                        clock.instant(),
+                        plan.calendarName());
             } else if (row.status() == Status.GONE) {
                 revise(row, change, true);
             } else if (row.status() == Status.ASIDE && !before.contains(row.key())) {

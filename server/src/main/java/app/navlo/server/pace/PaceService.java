@@ -234,7 +234,12 @@ class PaceService {
             return Chain.latestStarts(links, week, book.rules().calendar())
                     .map(latest -> new ChainView(
                             Long.parseLong(end.id()),
-                            !latest.get(0).startBy().isBefore(now),
+                            end.shutForGood().isEmpty()
+                                    && !latest.get(0).startBy().isBefore(now),
+                            end.shutForGood().stream()
+                                    .map(Long::valueOf)
+                                    .sorted()
+                                    .toList(),
                             latest.stream()
                                     .map(one -> new LinkView(
                                             Long.parseLong(one.work()),

@@ -213,15 +213,10 @@ class NewsWriter {
         private void dueMoved(long work, Work.Definition now) {
             Board.Entry entry = entries.get(work);
             Deadline before = entry == null ? null : entry.work().definition().due();
-            boolean moved = entry != null && !Objects.equals(instant(before), instant(now.due()));
-            if (moved) {
-                Map<String, Object> columns = Facts.dueMovedColumns(before, now.due());
-                add(work, fact(FactKind.DUE_MOVED, columns), this.now, link.name());
+            if (entry != null) {
+                facts.addDueMoved(
+                        new Facts.DueMoved(change, link.student(), work, before, now.due()), this.now, link.name());
             }
-        }
-
-        private static @Nullable Instant instant(@Nullable Deadline deadline) {
-            return deadline == null ? null : deadline.instant();
         }
 
         private ZoneId zone(long work) {

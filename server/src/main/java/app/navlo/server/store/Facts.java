@@ -199,11 +199,36 @@ public class Facts {
         return columns("due", due);
     }
 
-    /** The columns of a due that was moved. */
-    public static Map<String, Object> dueMovedColumns(@Nullable Deadline before, @Nullable Deadline after) {
-        Map<String, Object> columns = new HashMap<>(columns("before", before));
-        columns.putAll(columns("due", after));
-        return columns;
+    /** @param before null for none; the same of {@code after} */
+    public record DueMoved(
+            long change,
+            long student,
+            long work,
+            @Nullable Deadline before,
+            @Nullable Deadline after) {
+        boolean isNothing() {
+            return before == null || after == null
+                    ? before == after
+                    : before.instant().equals(after.instant());
+        }
+    }
+
+    /** That a source told another due than before; nothing where it is the same instant. */
+    public void addDueMoved(DueMoved moved, Instant at, String source) {
+        if (!moved.isNothing()) {
+            Map<String, Object> columns = new HashMap<>(columns("before", moved.before()));
+            columns.putAll(columns("due", moved.after()));
+            add(new NewFact(
+                    moved.change(),
+                    moved.student(),
+                    moved.work(),
+                    FactKind.DUE_MOVED,
+                    at,
+                    at,
+                    Actor.TEACHER,
+                    source,
+                    columns));
+        }
     }
 
     private static Map<String, Object> columns(String prefix, @Nullable Deadline deadline) {

@@ -254,7 +254,7 @@ class WorkDetails {
                 .filter(fact -> !isLater(fact, handIn.fact()))
                 .toList();
         return WorkState.of(
-                entry.work().definition().item(entry.work().id()),
+                entry.finding().item(),
                 until,
                 GateState.OPEN,
                 Duration.ofHours(entry.course().rules().soonHours()),
@@ -285,6 +285,9 @@ class WorkDetails {
                 definition.due() instanceof Deadline.At at
                         ? at.instant().atZone(zone).toLocalTime()
                         : null,
+                definition.rules().appointment() == null
+                        ? null
+                        : definition.rules().appointment().endsAt().atZone(zone).toLocalTime(),
                 points(definition),
                 definition.effortMinutes(),
                 instructions);

@@ -7,6 +7,7 @@ import app.navlo.core.work.WorkKind;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.AppointmentSheet;
 import app.navlo.server.store.Work;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -27,6 +28,8 @@ import org.jspecify.annotations.Nullable;
  * A piece of work as a student types it in. Days and times are those of the course's zone.
  *
  * @param dueTime null where only a day is given: due at the end of it
+ * @param endsTime of work that happens at a time, as an exam does, from its due time on; the next day where it is earlier.
+ *     Null for work that is done when one likes
  * @param possible a decimal; null for work without points
  */
 public record WorkForm(
@@ -47,6 +50,7 @@ public record WorkForm(
         @Nullable LocalDate opensDay,
         @Nullable LocalDate dueDay,
         @Nullable LocalTime dueTime,
+        @Nullable LocalTime endsTime,
 
         @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
         String possible,
@@ -62,6 +66,9 @@ public record WorkForm(
         List<Refusal.Fault> faults = new ArrayList<>();
         if (dueTime != null && dueDay == null) {
             faults.add(new Refusal.Fault("dueDay", "A time needs a day: choose the day that it is due."));
+        }
+        if (endsTime != null && (dueTime == null || dueDay == null)) {
+            faults.add(new Refusal.Fault("dueTime", "What ends at a time begins at one: say the day and the time."));
         }
         Deadline due = due(zone, faults);
         Instant opens = opensDay == null ? null : opensDay.atStartOfDay(zone).toInstant();
@@ -88,7 +95,16 @@ public record WorkForm(
                 null,
                 effortMinutes,
                 takes,
-                rules);
+                rules.at(due == null ? null : appointment(due, zone)));
+    }
+
+    private @Nullable AppointmentSheet appointment(Deadline starts, ZoneId zone) {
+        if (endsTime == null || dueTime == null || dueDay == null) {
+            return null;
+        }
+        LocalDate day = endsTime.isAfter(dueTime) ? dueDay : dueDay.plusDays(1);
+        return new AppointmentSheet(
+                starts.instant(), day.atTime(endsTime).atZone(zone).toInstant());
     }
 
     private static @Nullable String plain(@Nullable String text) {
