@@ -22,12 +22,21 @@ export interface Fault {
   message: string;
 }
 
+/** A text of one's own that was saved in another place in the meantime. */
+export interface SavedElsewhere {
+  text: string;
+  /** Of that state of it; with it, it is written over knowingly. */
+  number: number;
+  at: string;
+}
+
 /** What the server refused, in its own words; status 0 is a connection that failed. */
 export class Refused extends Error {
   constructor(
     readonly status: number,
     readonly title: string,
     readonly faults: readonly Fault[],
+    readonly there?: SavedElsewhere,
   ) {
     super([title, ...faults.map((fault) => fault.message)].join('. '));
   }
@@ -64,10 +73,12 @@ export function refused(status: number, body: unknown): Refused {
     title?: string;
     detail?: string;
     faults?: Fault[];
+    there?: SavedElsewhere;
   };
   const title = problem.title ?? (status >= 500 ? 'Navlo ran into a fault of its own' : 'This was refused');
   const cure = status >= 500 ? 'Nothing was changed. Try again in a moment.' : (problem.detail ?? '');
-  return new Refused(status, title, problem.faults ?? (cure ? [{ field: '', message: cure }] : []));
+  const faults = problem.faults ?? (cure ? [{ field: '', message: cure }] : []);
+  return new Refused(status, title, faults, problem.there);
 }
 
 export const CUT_OFF = new Refused(0, 'Navlo can’t be reached', [
@@ -95,6 +106,25 @@ export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
 /** Names a write, so that a retry of it happens once. */
 export function writeKey(): string {
   return crypto.randomUUID();
+}
+
+const held = new Map<string, string>();
+
+/**
+ * Writes under a key that stays the same for the same wish until it is known what came of it: pressed twice, or pressed
+ * again after an answer was cut off, it happens once.
+ */
+export async function once<T>(wish: string, write: (key: string) => Promise<T>): Promise<T> {
+  const key = held.get(wish) ?? writeKey();
+  held.set(wish, key);
+  try {
+    const done = await write(key);
+    held.delete(wish);
+    return done;
+  } catch (error) {
+    if (error instanceof Refused && error.status >= 400 && error.status < 500) held.delete(wish);
+    throw error;
+  }
 }
 
 /** Sends a file with progress from 0 to 1, and can be stopped. */

@@ -53,9 +53,21 @@ export function figureWords(figure: string | null, standing: Pick<Standing, 'kin
 /** "2.1 points of the course", or of the rating. */
 export function impactWords(impact: string, kind: GradeKind): string {
   if (Number(impact) === 0) return 'none: the course comes out the same with 0 for it';
-  const places = kind === 'STANDARDS' ? 2 : 1;
-  const number = Number(impact).toFixed(places).replace(/\.0+$/, '');
+  return liftWords(impact, kind);
+}
+
+/** The same of what raising a score brings. */
+export function liftWords(lift: string, kind: GradeKind): string {
+  const size = Number(lift);
+  const places = kind === 'STANDARDS' || size < 0.095 ? 2 : 1;
+  const number = size.toFixed(places).replace(/\.0+$/, '');
   return kind === 'STANDARDS' ? `${number} of the rating` : `${number} % of the course`;
+}
+
+/** "2.1 %", "0.04 %": what hangs on something, in percent of its course. */
+export function stakeWords(percent: string): string {
+  const size = Math.abs(Number(percent));
+  return `${size === 0 ? '0' : size >= 0.095 ? size.toFixed(1) : size.toFixed(2)} %`;
 }
 
 export function readingOf(standing: Standing, reading: Reading): Schemas['ReadingView'] | undefined {

@@ -124,6 +124,10 @@ export interface Countdown {
 /** The row's right-hand end: what happens next, and how long until then. */
 export function countdown(work: Work, zone: string, now: number): Countdown {
   const calm = (words: string): Countdown => ({ words, minutes: null, hot: false });
+  if (work.endsAt && work.due && now < new Date(work.endsAt).getTime()) {
+    const minutes = minutesBetween(now, work.due);
+    return minutes > 0 ? { words: `starts in ${span(minutes)}`, minutes, hot: false } : calm('happening now');
+  }
   if (work.move === 'YOURS') return yours(work, now);
   if (work.move === 'NOT_YET') {
     const ahead = work.opensAt !== null && new Date(work.opensAt).getTime() > now;

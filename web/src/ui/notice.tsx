@@ -1,5 +1,5 @@
 import { toast } from 'sonner';
-import { client, Refused, take } from '../api/client';
+import { client, once, Refused, take } from '../api/client';
 import { refreshStudent } from '../api/queries';
 
 /** Says that something went wrong, in the server's words. */
@@ -25,8 +25,12 @@ function noticeChange(student: number, change: number, words: string): void {
 
 async function undo(student: number, change: number): Promise<void> {
   try {
-    const done = await take(
-      client.POST('/api/students/{student}/changes/{change}/undo', { params: { path: { student, change } } }),
+    const done = await once(`undo ${change}`, (key) =>
+      take(
+        client.POST('/api/students/{student}/changes/{change}/undo', {
+          params: { path: { student, change }, header: { 'Idempotency-Key': key } },
+        }),
+      ),
     );
     await refreshStudent(student);
     noticeChange(student, done.change, 'Undone');

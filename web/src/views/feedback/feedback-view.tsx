@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
-import type { Schemas } from '../../api/client';
 import { feedbackQuery } from '../../api/queries';
+import { Signals, SlowList } from '../../frame/signals';
 import { useStudent } from '../../frame/student';
-import { count, sentence } from '../../lib/words';
+import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
@@ -15,9 +15,7 @@ import { markKey } from '../piece/model';
 import { Piece } from '../piece/piece';
 import { OnPages, type Said, Words } from '../piece/words';
 import { writeTogether } from '../work/own-forms';
-import { asksRedo, type Entry, entriesOf, hasWords, sizeOf } from './model';
-
-type Signal = Schemas['SignalView'];
+import { type Entry, entriesOf, hasWords, sizeOf } from './model';
 
 /** All that was said, in one stream: unread first, who spoke and where, and what it may be asking for. */
 function FeedbackView() {
@@ -39,7 +37,7 @@ function FeedbackView() {
   return (
     <div className="flex min-h-0 flex-1">
       <div className={clsx('min-w-0 flex-1 overflow-auto', openWork !== null && 'max-wide:hidden')}>
-        <Stream said={feedback.data.said} signals={feedback.data.signals} openWork={openWork} onOpen={open} />
+        <Stream said={feedback.data.said} openWork={openWork} onOpen={open} />
       </div>
       {openWork !== null && <Piece key={openWork} work={openWork} onClose={close} />}
     </div>
@@ -48,12 +46,11 @@ function FeedbackView() {
 
 interface StreamProps {
   said: readonly Said[];
-  signals: readonly Signal[];
   openWork: number | null;
   onOpen: (work: number, marks?: Said) => void;
 }
 
-function Stream({ said, signals, openWork, onOpen }: StreamProps) {
+function Stream({ said, openWork, onOpen }: StreamProps) {
   const { board, id, mayWrite } = useStudent();
   const [text, setText] = useState('');
   const works = useMemo(() => new Map(board.works.map((work) => [work.id, work])), [board]);
@@ -93,7 +90,7 @@ function Stream({ said, signals, openWork, onOpen }: StreamProps) {
           className="ml-auto h-8 w-[210px] rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3 max-sm:ml-0 max-sm:w-full"
         />
       </header>
-      {signals.length > 0 && words.length === 0 && <Signals signals={signals} onOpen={onOpen} />}
+      {words.length === 0 && <Signals view={`/s/${id}/feedback`} />}
       {found.length === 0 && (
         <Empty
           title={said.length === 0 ? 'Nobody has said anything yet' : 'Nothing that was said has these words'}
@@ -122,45 +119,9 @@ function Stream({ said, signals, openWork, onOpen }: StreamProps) {
           {list(read)}
         </section>
       )}
+      {words.length === 0 && <SlowList view={`/s/${id}/feedback`} />}
       {words.length === 0 && <Messages />}
     </div>
-  );
-}
-
-/** Returned work that may be asking for something, with the way to do it. */
-function Signals({ signals, onOpen }: { signals: readonly Signal[]; onOpen: (work: number) => void }) {
-  const { board, id, mayWrite } = useStudent();
-  const navigate = useNavigate();
-  return (
-    <section className="mb-5">
-      <h2 className="border-line border-b pb-1.5 font-bold">
-        It may be asking for something <span className="font-normal">{signals.length}</span>
-      </h2>
-      <ul>
-        {signals.map((signal) => {
-          const work = board.works.find((one) => one.id === signal.work);
-          const redo = asksRedo(signal);
-          return (
-            <li
-              key={`${signal.work} ${signal.signal}`}
-              className="flex items-center gap-3 border-line-2 border-b py-2"
-            >
-              <span className="min-w-0 flex-1">
-                <b className="font-semibold">{work?.title}</b>
-                <span className="block text-[14px] text-ink-2">{sentence(signal.words)}</span>
-              </span>
-              {redo && mayWrite ? (
-                <Button onClick={() => void navigate(`/s/${id}/work/${signal.work}?step=hand-in`)}>
-                  Start the redo
-                </Button>
-              ) : (
-                <Button onClick={() => onOpen(signal.work)}>Look at it</Button>
-              )}
-            </li>
-          );
-        })}
-      </ul>
-    </section>
   );
 }
 

@@ -1,4 +1,3 @@
-import type { Schemas } from '../../api/client';
 import { markKey } from '../piece/model';
 import type { Said } from '../piece/words';
 
@@ -43,9 +42,4 @@ export function hasWords(entry: Entry, title: string, words: readonly string[]):
     .join(' ');
   const where = `${all} ${title}`.toLowerCase();
   return words.every((word) => where.includes(word));
-}
-
-/** Whether a signal is answered by doing the work again. */
-export function asksRedo(signal: Schemas['SignalView']): boolean {
-  return signal.signal === 'REDO_ASKED' || signal.signal === 'BELOW_PASS_REDO_ALLOWED';
 }

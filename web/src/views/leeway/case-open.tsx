@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { client, Refused, type Work, writeKey } from '../../api/client';
+import { client, once, Refused, type Work, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
@@ -10,7 +10,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeFault } from '../../ui/notice';
 import { ChoiceChart } from './choice-chart';
-import { type Case, type Choice, choiceWords, keyOf } from './model';
+import { type Case, choiceWords, keyOf } from './model';
 
 /** One piece of work: its choices side by side, what each keeps over time, and what can be done about it. */
 function CaseOpen({ one, piece }: { one: Case; piece: Work }) {
@@ -65,7 +65,12 @@ function Choices({ one }: { one: Case }) {
                 : near(choice.due, zone, now)}
             </td>
             <td className="py-1 text-right font-[680]">
-              {choice.bars.length > 0 ? '—' : points(choice, one)}
+              {choice.bars.length > 0 ? '—' : points(choice.score, one)}
+              {choice.otherwise !== null && choice.bars.length === 0 && (
+                <span className="block font-normal text-[13px] text-ink-2">
+                  if it is given; {points(choice.otherwise, one)} if not
+                </span>
+              )}
             </td>
           </tr>
         ))}
@@ -74,8 +79,8 @@ function Choices({ one }: { one: Case }) {
   );
 }
 
-function points(choice: Choice, one: Case): string {
-  return `${Math.round(Number(choice.score) * 10) / 10} of ${Number(one.possible)}`;
+function points(score: string, one: Case): string {
+  return `${Math.round(Number(score) * 10) / 10} of ${Number(one.possible)}`;
 }
 
 /** What can be done: each is taken down as one change, and can be undone. */
@@ -92,10 +97,16 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
   };
   const ask = async () => {
     try {
-      await writeChange(
-        id,
-        client.POST('/api/students/{student}/works/{work}/leeway/asking', { params }),
-        `Asked for an extension of ${piece.title}`,
+      await once(`ask ${one.work} ${one.newDue}`, (key) =>
+        writeChange(
+          id,
+          client.POST('/api/students/{student}/works/{work}/leeway/asking', {
+            params: { ...params, header: { 'Idempotency-Key': key } },
+          }),
+          one.atOnce
+            ? `Took the extension of ${piece.title}, due ${one.newDue ? near(one.newDue, zone, now) : ''}`
+            : `Asked for an extension of ${piece.title}`,
+        ),
       );
       if (!one.atOnce) void navigate(`/s/${id}/work/${one.work}?step=message&about=An+extension`);
     } catch (error) {

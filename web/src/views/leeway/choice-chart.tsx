@@ -1,7 +1,7 @@
 import { Line, ReferenceLine } from 'recharts';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { localTime, near } from '../../lib/time';
 import { LINE, PlotKey, PlotTable, TimePlot } from '../../ui/plot';
 import { type Case, choiceWords, keyOf, timeline } from './model';
 
@@ -13,11 +13,15 @@ const LOOKS: readonly (readonly [colour: string, dash: string])[] = [
   ['var(--plum)', '4 2'],
 ];
 
+const A_DAY = 24 * 3_600_000;
+
 /** What each choice keeps of the expected score, by when the work is handed in. */
 function ChoiceChart({ one }: { one: Case }) {
   const { zone } = useStudent();
   const now = useNow();
   const points = timeline(one.lines, now);
+  // Over less than a day the days would all be the same.
+  const hours = (points.at(-1)?.at ?? now) - now < A_DAY;
   const looks = one.lines.map((line, place) => ({
     key: keyOf(line),
     words: choiceWords(line).toLowerCase(),
@@ -32,7 +36,7 @@ function ChoiceChart({ one }: { one: Case }) {
         height={170}
         domain={[0, 'auto']}
         momentOf={(at) => `in by ${when(at)}`}
-        dayOf={(at) => when(at).replace(/ \d\d:\d\d$/, '')}
+        dayOf={(at) => (hours ? localTime(at, zone) : when(at).replace(/ \d\d:\d\d$/, ''))}
         sayValue={(value, key) => [
           `${Math.round(value * 10) / 10} points`,
           looks.find((look) => look.key === key)?.words ?? '',

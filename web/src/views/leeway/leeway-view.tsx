@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useEffect, useRef } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { leewayQuery } from '../../api/queries';
@@ -72,13 +73,17 @@ function CaseRow({ one }: { one: Case }) {
   const now = useNow();
   const navigate = useNavigate();
   const open = Number(useParams().work) === one.work;
+  const row = useRef<HTMLLIElement>(null);
+  useEffect(() => {
+    if (open) row.current?.scrollIntoView({ block: 'nearest' });
+  }, [open]);
   const piece = work(one.work);
   if (!piece) return null;
   const left = one.until === null ? null : minutesBetween(now, one.until);
   const choice = best(one.choices);
   const to = open ? `/s/${id}/leeway` : `/s/${id}/leeway/${one.work}`;
   return (
-    <li data-case={one.work} className="border-line border-b">
+    <li ref={row} data-case={one.work} className="border-line border-b">
       <button
         type="button"
         aria-expanded={open}

@@ -12,6 +12,7 @@ export const KIND_WORDS: Record<Kind, string> = {
   LATE_WITHOUT_ASKING: 'Hand it in when it is done',
   ASK: 'Ask for an extension',
   USE_TOKENS: 'Use tokens',
+  WAIT: 'Wait for the answer',
   LET_GO: 'Let it go',
   OPEN_KEY: 'Look at the answer key',
 };

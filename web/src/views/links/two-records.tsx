@@ -3,13 +3,12 @@ import { Link } from 'react-router';
 import type { Schemas } from '../../api/client';
 import { recordsQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
-import { day } from '../../lib/time';
 import { count, sentence } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 
 type Two = Schemas['TwoRecordsView'];
 
-/** All work of which two systems say different things: whom to believe, what will settle it, and what to do if it doesn't. */
+/** All work of which two systems say different things: what explains it, what hangs on it, and what to do. */
 function TwoRecords() {
   const { id } = useStudent();
   const records = useQuery(recordsQuery(id)).data;
@@ -33,7 +32,7 @@ function TwoRecords() {
 }
 
 function OneWork({ two }: { two: Two }) {
-  const { id, work, course, zone } = useStudent();
+  const { id, work, course } = useStudent();
   const piece = work(two.work);
   if (!piece) return null;
   return (
@@ -46,7 +45,7 @@ function OneWork({ two }: { two: Two }) {
           </Link>
         </p>
         <dl className="mt-0.5 grid grid-cols-[auto_1fr] gap-x-3 text-[13.5px] text-ink-2">
-          <dt>Here</dt>
+          <dt>Navlo</dt>
           <dd>{two.here}</dd>
           <dt>{two.book}</dt>
           <dd>{two.there}</dd>
@@ -55,9 +54,8 @@ function OneWork({ two }: { two: Two }) {
       <div className="text-[14px]">
         {two.disagreements.map((one) => (
           <p key={one.words}>
-            <b className="font-[680]">{sentence(one.words)}</b> {one.believe}.{' '}
-            {one.settledBy && `It will likely settle on the next grading day, ${day(one.settledBy, zone)}. `}
-            <span className="text-ink-2">{sentence(one.toDo)}</span>
+            <b className="font-[680]">{sentence(one.words)}</b> {one.because && `${sentence(one.because)} `}
+            {sentence(one.advice)}
           </p>
         ))}
       </div>

@@ -2,8 +2,9 @@ import { memo, type ReactNode } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
+import { stakeWords } from '../../lib/readings';
 import { near, span } from '../../lib/time';
-import { LEFT_WORDS, type LeftMove, type Next } from './model';
+import { type LeftMove, leftWords, type Next } from './model';
 import { MoveMenu } from './move-menu';
 
 interface LeftOutProps {
@@ -74,7 +75,7 @@ function Open({ work, onOpen }: { work: Work; onOpen: (work: number) => void }) 
 }
 
 function Left({ left, work, onOpen }: { left: LeftMove; work: Work; onOpen: (work: number) => void }) {
-  const { mayWrite, zone } = useStudent();
+  const { mayWrite, zone, work: workOf } = useStudent();
   const now = useNow();
   const cost = Number(left.cost);
   return (
@@ -83,7 +84,7 @@ function Left({ left, work, onOpen }: { left: LeftMove; work: Work; onOpen: (wor
         <Open work={work} onOpen={onOpen} />
         <span className="flex shrink-0 items-center gap-1">
           <b className={cost > 0 ? 'font-[680] text-loss' : 'font-normal text-ink-2'}>
-            {cost > 0 ? `−${cost.toFixed(cost < 0.1 ? 2 : 1)}` : '0'}
+            {cost > 0 ? `−${stakeWords(left.cost)}` : '0 %'}
           </b>
           {mayWrite && (
             <MoveMenu move={{ ...left, first: false, before: null }} work={work} onOpen={onOpen} />
@@ -91,10 +92,10 @@ function Left({ left, work, onOpen }: { left: LeftMove; work: Work; onOpen: (wor
         </span>
       </span>
       <span className="block text-[13px] text-ink-2">
-        {span(left.minutes)};{' '}
+        {left.because !== 'SHUT_FOR_GOOD' && `${span(left.minutes)}; `}
         {left.notBefore
           ? `you put it off until ${near(left.notBefore, zone, now)}`
-          : LEFT_WORDS[left.because]}
+          : leftWords(left, (other) => workOf(other)?.title ?? 'other work')}
       </span>
     </li>
   );

@@ -1,4 +1,5 @@
 import type { Schemas, Work } from '../../api/client';
+import { stakeWords } from '../../lib/readings';
 import { localDate, near, span } from '../../lib/time';
 import { count } from '../../lib/words';
 
@@ -6,6 +7,7 @@ export type Next = Schemas['NextView'];
 export type PlannedMove = Schemas['MoveView'];
 export type LeftMove = Schemas['LeftView'];
 export type Errand = Schemas['ErrandView'];
+export type Stake = Schemas['StakeView'];
 type Deed = PlannedMove['deed'];
 
 const VERBS: Record<Deed, string> = {
@@ -14,6 +16,8 @@ const VERBS: Record<Deed, string> = {
   FINISH_PARTS: 'Write what is left',
   FINISH_DRAFT: 'Finish the hand-in',
   HAND_IN: 'Hand in',
+  COMPLETE: 'Add what is lacking',
+  PREPARE: 'Prepare for',
 };
 
 /** How many of the moves that push another down are named. */
@@ -34,13 +38,10 @@ function partsLeft(parts: NonNullable<Work['parts']>): string {
   return [posts, replies].filter(Boolean).join(' and ');
 }
 
-/** "+2.1", "+0.04", "0": points of a course's hundred. */
-export function points(figure: string): string {
-  const value = Number(figure);
-  if (value === 0) return '0';
-  const size = Math.abs(value);
-  const words = size >= 0.1 ? size.toFixed(1) : size.toFixed(2);
-  return `${value > 0 ? '+' : '−'}${words}`;
+/** "+2.1 %", "+0.04 %", "0 %": of the course. */
+export function gainWords(percent: string): string {
+  const value = Number(percent);
+  return value === 0 ? '0 %' : `${value > 0 ? '+' : '−'}${stakeWords(percent)}`;
 }
 
 /** Why a move stands where it stands. */
@@ -59,7 +60,7 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
     if (because.kind === 'SAFE_BY') return `Safe if in by ${when}`;
     return Number(because.loses) < 0.05
       ? `In time for ${when}`
-      : `In by ${when}, or ${Number(because.loses).toFixed(1)} less`;
+      : `In by ${when}, or ${stakeWords(because.loses)} less`;
   }
   return 'Loses nothing by waiting; it fits here';
 }
@@ -142,9 +143,9 @@ function minutes(stretch: Schemas['SpanView']): number {
   return (new Date(stretch.end).getTime() - new Date(stretch.start).getTime()) / 60_000;
 }
 
-/** What can still be saved by what is planned of one's own work, in course points. */
-export function saved(next: Next): number {
-  return next.moves.filter((move) => move.yours).reduce((sum, move) => sum + Number(move.gain), 0);
+/** By how much the wishes lower what the plan keeps, course by course; those that can be said in a figure. */
+export function pricesOf(next: Next): Schemas['PriceView'][] {
+  return next.prices.filter((price) => Number(price.fall) >= 0.005);
 }
 
 /** How the work that is yours is accounted for, to the last piece. */
@@ -166,11 +167,18 @@ export function proofWords(next: Next): string {
   return `No plan could save more than ${next.withinPercent} % beyond this.`;
 }
 
-export const LEFT_WORDS: Record<LeftMove['because'], string> = {
+const LEFT_WORDS: Record<LeftMove['because'], string> = {
   EARNS_NOTHING: 'it brings nothing',
   CANNOT_BE_DONE: 'it doesn’t fit before its last instant',
   OTHERS_SAVE_MORE: 'the same hours save more elsewhere',
+  SHUT_FOR_GOOD: 'shut for good',
 };
+
+/** Why the plan leaves it out; of what is shut for good, what would open it. */
+export function leftWords(left: LeftMove, titles: (work: number) => string): string {
+  if (left.because !== 'SHUT_FOR_GOOD') return LEFT_WORDS[left.because];
+  return `${LEFT_WORDS.SHUT_FOR_GOOD}, unless the teacher opens ${left.shutBy.map(titles).join(' and ')} again`;
+}
 
 export function budgetWords(budget: number | null): string {
   return budget === null ? 'my free hours' : span(budget);

@@ -14,7 +14,7 @@ import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';
-import { leewayWords, type PlannedMove, points, pushedWords, verb, why } from './model';
+import { gainWords, leewayWords, type PlannedMove, pushedWords, verb, why } from './model';
 import { MoveMenu } from './move-menu';
 import { useShownPlan } from './shown-plan';
 
@@ -66,8 +66,8 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
         className={clsx(
           'grid items-center gap-x-3 py-2 pr-1 max-sm:grid-cols-[24px_minmax(0,1fr)_auto_28px]',
           narrow
-            ? 'grid-cols-[30px_minmax(0,1fr)_64px_28px]'
-            : 'grid-cols-[30px_minmax(0,1fr)_72px_64px_150px_28px]',
+            ? 'grid-cols-[30px_minmax(0,1fr)_72px_28px]'
+            : 'grid-cols-[30px_minmax(0,1fr)_64px_84px_150px_28px]',
         )}
       >
         <button
@@ -110,8 +110,8 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
           {move.minutesGuessed && <span className="block text-[12.5px] text-ink-3">guessed</span>}
         </span>
         <span className="text-right">
-          <b className="font-[680]">{points(move.gain)}</b>
-          <span className="block text-[12.5px] text-ink-3">points</span>
+          <b className="whitespace-nowrap font-[680]">{gainWords(move.gain)}</b>
+          <span className="block truncate text-[12.5px] text-ink-3">{course(work.courseId)?.shortName}</span>
         </span>
         <span className={clsx('min-w-0 text-[13.5px] max-sm:hidden', narrow && 'hidden')}>
           <TimingBar countdown={late} stacked />
@@ -158,7 +158,7 @@ function Grip({
 
 /** All that decided where a move stands. */
 function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: string }) {
-  const { id, zone, work: piece, mayWrite } = useStudent();
+  const { id, zone, work: piece, course, mayWrite } = useStudent();
   const now = useNow();
   const next = useShownPlan();
   const rows: [string, React.ReactNode][] = [
@@ -174,7 +174,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
     ],
     [
       'It saves',
-      `${points(move.gain)} points of the course’s hundred, by the course’s own rules, if it is in then.`,
+      `${gainWords(move.gain)} of ${course(work.courseId)?.name}, by the course’s own rules, if it is in then.`,
     ],
   ];
   if (move.next) {

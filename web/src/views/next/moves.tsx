@@ -111,7 +111,7 @@ function DayHead({ day }: { day: DayOfMoves }) {
     <div className="mb-1.5 flex items-baseline justify-between gap-3 text-[14px] text-ink-2">
       <h2>
         <span className="mr-1.5 font-[680] text-ink">{today ? 'Today' : dateWords(day.date)}</span>
-        {span(day.minutes)} of {span(day.free)} free
+        {span(day.minutes)} planned of {span(day.free)} free
       </h2>
       {today && mayWrite && (
         <TextButton onClick={sit}>

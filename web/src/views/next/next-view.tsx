@@ -3,18 +3,17 @@ import clsx from 'clsx';
 import { useCallback } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { nextQuery } from '../../api/queries';
+import { Signals, SlowList } from '../../frame/signals';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { budgetOf } from '../../lib/budget';
-import { count } from '../../lib/words';
 import { Failed, Loading } from '../../ui/states';
 import { Piece } from '../piece/piece';
 import { Budget } from './budget';
 import { Errands } from './errands';
+import { Headline } from './headline';
 import { LeftOut } from './left-out';
-import { account, type Next, proofWords, saved } from './model';
 import { Moves } from './moves';
-import { Signals } from './signals';
 import { Sitting } from './sitting';
 import { Sittings } from './sittings';
 import { TimerBar } from './timer';
@@ -59,13 +58,14 @@ function NextView() {
         <div className="flex min-h-full max-wide:block print:block">
           <div className="min-w-0 flex-1 px-5 pt-4 pb-8 max-sm:px-3">
             <header className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
-              <Summary next={next.data} />
+              <Headline next={next.data} />
               <Budget budget={budget} onChange={setBudget} busy={next.isFetching} />
             </header>
             <TimerBar />
-            <Signals errands={next.data.errands} />
+            <Signals view={`/s/${id}/next`} most={4} />
             <Errands errands={next.data.errands} />
             <Moves next={next.data} openWork={openWork} onOpen={open} />
+            <SlowList view={`/s/${id}/next`} />
           </div>
           {openWork === null && (
             <aside
@@ -80,32 +80,6 @@ function NextView() {
       </div>
       {openWork !== null && <Piece key={openWork} work={openWork} onClose={close} />}
       <Sitting next={next.data} />
-    </div>
-  );
-}
-
-function Summary({ next }: { next: Next }) {
-  const points = saved(next);
-  return (
-    <div className="min-w-[min(100%,340px)] flex-1">
-      <h1 className="font-[720] text-[21px] leading-tight">
-        {count(next.yours, 'move')} {next.yours === 1 ? 'is' : 'are'} yours
-        {points > 0 && (
-          <>
-            ; <span className="text-yours">{points.toFixed(1)} course points</span> can still be saved
-          </>
-        )}
-        .
-      </h1>
-      <p className="mt-1 text-[14px] text-ink-2" aria-live="polite">
-        {account(next)}. {proofWords(next)}
-        {next.wishesCost !== null && Number(next.wishesCost) > 0 && (
-          <b className="font-semibold text-loss">
-            {' '}
-            What you wished costs {Number(next.wishesCost).toFixed(1)} points.
-          </b>
-        )}
-      </p>
     </div>
   );
 }

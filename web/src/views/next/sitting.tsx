@@ -10,7 +10,7 @@ import { localDate, span } from '../../lib/time';
 import { countdown } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { byDay, type DayOfMoves, type Next, points, verb } from './model';
+import { byDay, type DayOfMoves, gainWords, type Next, verb } from './model';
 import { soFar, startTimer, useClock } from './timer';
 
 /** Today's moves one after the other, on the whole screen, with nothing else on it. Opens by `?sit=today`. */
@@ -109,7 +109,8 @@ function One({ move, work, onNext }: OneProps) {
           {verb(move.deed, work)}: {work.title}
         </p>
         <p className="mt-1 text-ink-2">
-          {span(move.minutes)} planned, {points(move.gain)} points, {countdown(work, zone, now).words}
+          {span(move.minutes)} planned, {gainWords(move.gain)} of the course,{' '}
+          {countdown(work, zone, now).words}
         </p>
       </div>
       <p className="border-yours border-l-4 bg-yours-soft px-3 py-2 font-semibold" aria-live="polite">

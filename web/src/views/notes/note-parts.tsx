@@ -23,11 +23,11 @@ function useNotes(add: (form: Form) => Promise<void>) {
     await refreshStudent(id);
     noticeChange(id, done.change, words);
   };
-  const change = (note: number, form: Form) =>
+  const change = (note: number, number: number, form: Form) =>
     report(
       take(
         client.PUT('/api/students/{student}/notes/{note}', {
-          params: { path: { student: id, note }, header: header() },
+          params: { path: { student: id, note }, header: { ...header(), 'If-Match': `"${number}"` } },
           body: form,
         }),
       ),
@@ -42,9 +42,10 @@ function useNotes(add: (form: Form) => Promise<void>) {
       ),
       'Removed a note',
     ).catch(noticeFault);
-  const save = async (form: Form) => {
+  /** @param over the state of the note that it is written over; the one that was opened without it */
+  const save = async (form: Form, over?: number) => {
     if (writing === 'new') await add(form);
-    else if (writing) await change(writing.id, form);
+    else if (writing) await change(writing.id, over ?? writing.number, form);
     setWriting(null);
   };
   return { writing, setWriting, save, remove, report };

@@ -205,16 +205,23 @@ function Chains({ pace }: { pace: CoursePace }) {
   const { id, zone, work } = useStudent();
   const now = useNow();
   if (pace.chains.length === 0) return null;
+  const shut = pace.chains.filter((chain) => chain.shutBy.length > 0).length;
+  const late = pace.chains.filter((chain) => !chain.possible).length - shut;
   return (
     <details className="no-print mt-1.5 text-[14px]" open={pace.chains.some((chain) => !chain.possible)}>
       <summary className="font-semibold">
         {count(pace.chains.length, 'chain')} behind gates
-        {pace.chains.some((chain) => !chain.possible) && (
-          <span className="text-loss">, one can’t be in time any more</span>
-        )}
+        {late > 0 && <span className="text-loss">, {late} can’t be in time any more</span>}
+        {shut > 0 && <span className="text-loss">, {shut} shut for good</span>}
       </summary>
       {pace.chains.map((chain) => (
         <ol key={chain.to} className="mt-1.5 border-line border-l-2 pl-3">
+          {chain.shutBy.length > 0 && (
+            <li className="py-0.5 text-loss">
+              {work(chain.to)?.title} is shut for good, unless the teacher opens{' '}
+              {chain.shutBy.map((root) => work(root)?.title).join(' and ')} again.
+            </li>
+          )}
           {chain.links.map((link) => {
             const piece = work(link.work);
             return (
@@ -222,7 +229,7 @@ function Chains({ pace }: { pace: CoursePace }) {
                 <Link to={`/s/${id}/work/${link.work}`} className="hover:underline">
                   {piece?.title}
                 </Link>
-                <span className="block text-[13px] text-ink-2">
+                <span className="block text-[13px] text-ink-2" hidden={chain.shutBy.length > 0}>
                   begin by{' '}
                   <b className={new Date(link.startBy).getTime() < now ? 'text-loss' : 'font-semibold'}>
                     {near(link.startBy, zone, now)}

@@ -1,9 +1,13 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { client, type Detail, take } from '../../api/client';
+import { client, type Detail, Refused, type SavedElsewhere, take } from '../../api/client';
 import { detailQuery, queryClient } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { BothTexts } from '../../ui/both-texts';
 import { TextArea } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
+import { forgetText, keepText, keptText } from './kept-text';
 
 const PAUSE = 800;
 
@@ -13,14 +17,18 @@ interface DraftTextProps {
   onText: (text: string) => void;
 }
 
-/** A text that saves itself while it is written. */
+/** A text that saves itself while it is written, and never over what was saved in another place. */
 function DraftText({ detail, text, onText }: DraftTextProps) {
-  const { id } = useStudent();
+  const { id, zone } = useStudent();
+  const now = useNow();
   const [state, setState] = useState<'saved' | 'writing' | 'failed'>('saved');
-  const saved = useRef(detail.draft.text);
+  const [there, setThere] = useState<SavedElsewhere | null>(null);
+  const work = detail.work.id;
+  const kept = useRef(keptText(id, work));
+  const saved = useRef<string | null>(kept.current ? null : detail.draft.text);
+  const number = useRef(kept.current?.number ?? detail.draft.number);
   const latest = useRef(text);
   const onItsWay = useRef<string | null>(null);
-  const work = detail.work.id;
   latest.current = text;
 
   const save = useCallback(async () => {
@@ -31,40 +39,80 @@ function DraftText({ detail, text, onText }: DraftTextProps) {
       const after = await take(
         client.PUT('/api/students/{student}/works/{work}/draft', {
           params: { path: { student: id, work } },
-          body: { text: now },
+          body: { text: now, number: number.current },
         }),
       );
       saved.current = now;
+      number.current = after.draft.number;
+      forgetText(id, work);
       queryClient.setQueryData(detailQuery(id, work).queryKey, after);
       if (latest.current === now) setState('saved');
     } catch (error) {
       setState('failed');
-      noticeFault(error);
+      keepText(id, work, { text: now, number: number.current });
+      if (error instanceof Refused && error.there) setThere(error.there);
+      else noticeFault(error);
     }
     if (onItsWay.current === now) onItsWay.current = null;
   }, [id, work]);
 
+  // What another tab saved is taken over where nothing is unsaved here.
+  const { draft } = detail;
   useEffect(() => {
-    if (text === saved.current) return;
+    if (draft.number <= number.current) return;
+    if (draft.text === saved.current || latest.current === saved.current) {
+      number.current = draft.number;
+      if (draft.text !== saved.current) onText(draft.text);
+      saved.current = draft.text;
+    }
+  }, [draft.number, draft.text, onText]);
+
+  useEffect(() => {
+    if (text === saved.current || there) return;
     setState('writing');
     const timer = setTimeout(() => void save(), PAUSE);
     return () => clearTimeout(timer);
-  }, [text, save]);
+  }, [text, save, there]);
   useEffect(() => () => void save(), [save]);
 
-  const words = { saved: text ? 'Saved as a draft.' : '', writing: 'Saving …', failed: 'Not saved yet.' }[
-    state
-  ];
+  const decide = (chosen: string, other: SavedElsewhere) => {
+    number.current = other.number;
+    saved.current = other.text;
+    setThere(null);
+    if (chosen === other.text) {
+      forgetText(id, work);
+      setState('saved');
+      onText(other.text);
+    } else {
+      void save();
+    }
+  };
+  const words = {
+    saved: text ? 'Saved as a draft.' : '',
+    writing: 'Saving …',
+    failed: 'Not saved yet; it is kept in this browser.',
+  }[state];
   return (
-    <TextArea
-      label="Text"
-      value={text}
-      maxLength={200_000}
-      onChange={(event) => onText(event.target.value)}
-      onBlur={() => void save()}
-      hint={words}
-      className="min-h-36"
-    />
+    <>
+      <TextArea
+        label="Text"
+        value={text}
+        maxLength={200_000}
+        onChange={(event) => onText(event.target.value)}
+        onBlur={() => !there && void save()}
+        hint={words}
+        className="min-h-36"
+      />
+      {there && (
+        <BothTexts
+          mine={text}
+          there={there}
+          savedAt={near(there.at, zone, now)}
+          onMine={() => decide(text, there)}
+          onTheirs={() => decide(there.text, there)}
+        />
+      )}
+    </>
   );
 }
 

@@ -1,5 +1,5 @@
-import { useEffect, useRef, useState } from 'react';
-import { client, type Detail, Refused, take, writeKey } from '../../api/client';
+import { useState } from 'react';
+import { client, type Detail, once, Refused, take } from '../../api/client';
 import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
@@ -14,6 +14,7 @@ import { typeList } from './check-file';
 import { DraftFiles } from './draft-files';
 import { DraftText } from './draft-text';
 import { Elsewhere } from './elsewhere';
+import { keptText } from './kept-text';
 import { compared } from './model';
 import { Part } from './piece';
 import { Posts } from './posts';
@@ -28,30 +29,21 @@ function HandIn({ detail }: { detail: Detail }) {
 }
 
 function Open({ detail }: { detail: Detail }) {
-  const [params, setParams] = useAddress();
   const [confirming, setConfirming] = useState(false);
-  const [text, setText] = useState(detail.draft.text);
-  const part = useRef<HTMLDivElement>(null);
+  const { id } = useStudent();
+  const [text, setText] = useState(() => keptText(id, detail.work.id)?.text ?? detail.draft.text);
   const { takes, draft, work } = detail;
-  const step = params.get('step') === 'hand-in';
-  useEffect(() => {
-    if (!step) return;
-    part.current?.querySelector<HTMLElement>('button, textarea')?.focus();
-    setParams(
-      (before) => {
-        before.delete('step');
-        return before;
-      },
-      { replace: true },
-    );
-  }, [step, setParams]);
-
   const offer = offerOf(detail, text);
   if (!takes.files && !takes.text && !takes.done) return <NothingTaken detail={detail} />;
   const isDraft = draft.files.length > 0 || text.trim() !== '';
   return (
-    <Part title="Hand in" id="hand-in" aside={takenWords(detail)}>
-      <div ref={part} className="flex flex-col gap-3">
+    <Part title={work.toComplete ? 'Add what is lacking' : 'Hand in'} id="hand-in" aside={takenWords(detail)}>
+      <div className="flex flex-col gap-3">
+        {work.toComplete && (
+          <p className="text-[14px]">
+            It is flagged incomplete. What you add here joins what you handed in, and is no new attempt.
+          </p>
+        )}
         {takes.files && <DraftFiles detail={detail} />}
         {takes.text && <DraftText detail={detail} text={text} onText={setText} />}
         {isDraft && <Unfit detail={detail} text={text} />}
@@ -61,7 +53,12 @@ function Open({ detail }: { detail: Detail }) {
           </p>
         )}
         <div>
-          <Button look="main" disabled={!offer} onClick={() => setConfirming(true)} className="h-9">
+          <Button
+            look="main"
+            disabled={!offer || detail.onItsWay !== null}
+            onClick={() => setConfirming(true)}
+            className="h-9"
+          >
             {offer?.words ?? 'Hand in'}
           </Button>
           {!offer && <span className="ml-3 text-[14px] text-ink-2">{nothingReady(detail)}</span>}
@@ -125,7 +122,10 @@ function takenWords({ takes, work }: Detail): string {
     takes.text ? 'text' : '',
     takes.done && !takes.files && !takes.text ? 'done elsewhere' : '',
   ].filter(Boolean);
-  const attempt = work.attemptsAllowed ? `attempt ${work.attemptsUsed + 1} of ${work.attemptsAllowed}` : '';
+  const attempt =
+    work.attemptsAllowed && !work.toComplete
+      ? `attempt ${work.attemptsUsed + 1} of ${work.attemptsAllowed}`
+      : '';
   return [ways.join(' or '), attempt].filter(Boolean).join(' · ');
 }
 
@@ -177,7 +177,6 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
   const [, setParams] = useAddress();
   const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
-  const [key] = useState(writeKey);
   const now = useNow();
   const { work, draft } = detail;
   const due = work.redo ? work.redo.due : work.due;
@@ -187,14 +186,22 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
   const handIn = async () => {
     setBusy(true);
     try {
-      const done = await take(
-        client.POST('/api/students/{student}/works/{work}/hand-ins', {
-          params: {
-            path: { student: id, work: work.id },
-            header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': key },
-          },
-          body: { content: offer.content, files: draft.files.map((file) => file.id), note: note || null },
-        }),
+      const body = {
+        content: offer.content,
+        files: draft.files.map((file) => file.id),
+        draft: draft.number || null,
+        note: note || null,
+      };
+      const done = await once(`hand in ${work.id} ${work.version} ${JSON.stringify(body)}`, (key) =>
+        take(
+          client.POST('/api/students/{student}/works/{work}/hand-ins', {
+            params: {
+              path: { student: id, work: work.id },
+              header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': key },
+            },
+            body,
+          }),
+        ),
       );
       queryClient.setQueryData(detailQuery(id, work.id).queryKey, done.detail);
       onClose();
@@ -208,7 +215,8 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
       noticeChange(id, done.change, `Handed in ${work.title}`);
       await refreshStudent(id);
     } catch (error) {
-      noticeFault(error);
+      const cut = error instanceof Refused && error.status === 0;
+      noticeFault(cut ? mayHaveArrived(detail.goesTo?.school) : error);
       if (error instanceof Refused && error.status > 0) {
         onClose();
         await refreshStudent(id);
@@ -232,7 +240,11 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
       {detail.takes.text && text.trim() && (
         <p className="mb-2 line-clamp-3 border-line-2 border-l-2 pl-2.5 text-[14px] text-ink-2">{text}</p>
       )}
-      <p className={late ? 'font-semibold text-loss' : 'text-ink-2'}>{timeWords(due, late, zone, now)}</p>
+      <p className={late && !work.toComplete ? 'font-semibold text-loss' : 'text-ink-2'}>
+        {work.toComplete
+          ? 'It counts as handed in when you handed in the first of it.'
+          : timeWords(due, late, zone, now)}
+      </p>
       <TextField
         frame="mt-3"
         label="A line to go with it"
@@ -251,6 +263,17 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
       </div>
     </Dialog>
   );
+}
+
+/** Nobody knows what came of a hand-in whose answer was cut off; the same press again does it once. */
+function mayHaveArrived(school: string | undefined): Refused {
+  return new Refused(0, school ? `It may have arrived at ${school}` : 'It may have been handed in', [
+    {
+      field: '',
+      message:
+        'The connection was cut before an answer came. Press again when it is back: it can’t be handed in twice.',
+    },
+  ]);
 }
 
 /** What is asked for beside what goes. */

@@ -1,10 +1,11 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import { client, type Detail, type Receipt, Refused, take, writeKey } from '../../api/client';
+import { client, type Detail, once, type Receipt, Refused, take } from '../../api/client';
 import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { moment } from '../../lib/time';
+import { useNow } from '../../lib/now';
+import { moment, near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -58,22 +59,25 @@ function HandInLine({ detail, receipt }: { detail: Detail; receipt: Receipt }) {
   );
 }
 
-/** Takes back what is with the teacher, after saying what that means. */
+/** Takes back what is with the teacher, after saying what that costs and until when. */
 function Withdraw({ detail }: { detail: Detail }) {
   const { id } = useStudent();
   const [asking, setAsking] = useState(false);
   const [busy, setBusy] = useState(false);
+  const [, setParams] = useAddress();
   const { work } = detail;
   const withdraw = async () => {
     setBusy(true);
     try {
-      const done = await take(
-        client.POST('/api/students/{student}/works/{work}/withdrawal', {
-          params: {
-            path: { student: id, work: work.id },
-            header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': writeKey() },
-          },
-        }),
+      const done = await once(`withdraw ${work.id} ${work.version}`, (key) =>
+        take(
+          client.POST('/api/students/{student}/works/{work}/withdrawal', {
+            params: {
+              path: { student: id, work: work.id },
+              header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': key },
+            },
+          }),
+        ),
       );
       queryClient.setQueryData(detailQuery(id, work.id).queryKey, done.detail);
       setAsking(false);
@@ -82,26 +86,35 @@ function Withdraw({ detail }: { detail: Detail }) {
     } catch (error) {
       noticeFault(error);
       setAsking(false);
-      if (error instanceof Refused && error.status === 412) await refreshStudent(id);
+      if (error instanceof Refused && error.status > 0) await refreshStudent(id);
     }
     setBusy(false);
   };
+  const sendBack = () => {
+    setAsking(false);
+    setParams((before) => {
+      before.set('step', 'message');
+      before.set('about', 'Send it back');
+      return before;
+    });
+  };
   return (
     <>
-      <Button onClick={() => setAsking(true)}>Withdraw it</Button>
+      <Button onClick={() => setAsking(true)} disabled={detail.onItsWay !== null}>
+        Withdraw it
+      </Button>
       <Dialog
         open={asking}
         onOpenChange={setAsking}
         title="Withdraw this hand-in?"
         about="It isn’t graded yet, so it can be taken back. Then nothing is with the teacher; what you handed in lies ready as a draft."
       >
-        {work.timing === 'ON_TIME' && work.due && (
-          <p className="text-ink-2">A new hand-in is on time until {moment(work.due, detail.zone)}.</p>
-        )}
-        <div className="mt-4 flex justify-end gap-2">
+        <Price detail={detail} />
+        <div className="mt-4 flex flex-wrap justify-end gap-2">
           <Button look="quiet" onClick={() => setAsking(false)}>
             Leave it with the teacher
           </Button>
+          <Button onClick={sendBack}>Ask the teacher to send it back</Button>
           <Button look="danger" disabled={busy} onClick={() => void withdraw()}>
             Withdraw it
           </Button>
@@ -109,6 +122,51 @@ function Withdraw({ detail }: { detail: Detail }) {
       </Dialog>
     </>
   );
+}
+
+/** What taking it back costs, and until when that holds. */
+function Price({ detail: { takenBack, work } }: { detail: Detail }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  if (!takenBack) return null;
+  const { possible } = work.score;
+  if (!takenBack.mayHandInAgain) {
+    return (
+      <p className="border-loss border-l-4 bg-loss-soft px-3 py-1.5">
+        <b className="font-bold">Nothing can be handed in after it</b>: it is no longer accepted, and would
+        count as not handed in. What the teacher sends back is judged by a due of its own.
+      </p>
+    );
+  }
+  const until = takenBack.until ? `, until ${near(takenBack.until, zone, now)}` : '';
+  const then =
+    takenBack.ends && takenBack.ends !== takenBack.until
+      ? ` Nothing is accepted after ${near(takenBack.ends, zone, now)}.`
+      : '';
+  if (Number(takenBack.price) === 0) {
+    return (
+      <p className="text-ink-2">
+        {takenBack.until
+          ? `Handing in again costs nothing until ${near(takenBack.until, zone, now)}.`
+          : 'Handing in again costs nothing.'}
+        {then}
+      </p>
+    );
+  }
+  return (
+    <p className="border-loss border-l-4 bg-loss-soft px-3 py-1.5">
+      <b className="font-bold">
+        Handing in again now keeps {plain(takenBack.keeps)} of {possible}
+        {until}
+      </b>
+      : {plain(takenBack.price)} less than as it stands.{then} What the teacher sends back is judged by a due
+      of its own.
+    </p>
+  );
+}
+
+function plain(points: string): string {
+  return String(Math.round(Number(points) * 100) / 100);
 }
 
 export { HandIns };

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { Paperclip } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { toast } from 'sonner';
 import { client, type Detail, Refused, type Schemas, take, writeKey } from '../../api/client';
@@ -6,7 +7,9 @@ import { messageDraftsQuery, messagesQuery, refreshStudent, sessionQuery } from 
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
+import type { Signal } from '../../lib/signals';
 import { near } from '../../lib/time';
+import { bytes } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Select, TextArea, TextField } from '../../ui/field';
@@ -16,15 +19,18 @@ import { Failed, Loading } from '../../ui/states';
 type Drafts = Schemas['DraftsView'];
 type Message = Schemas['MessageView'];
 
-function useMessage(): [open: boolean, setOpen: (open: boolean) => void] {
+function useMessage(): [open: boolean, setOpen: (open: boolean, answers?: Signal['kind']) => void] {
   const [params, setParams] = useAddress();
-  const setOpen = (open: boolean) =>
+  const setOpen = (open: boolean, answers?: Signal['kind']) =>
     setParams(
       (before) => {
-        if (open) before.set('step', 'message');
-        else {
+        if (open) {
+          before.set('step', 'message');
+          if (answers) before.set('answers', answers);
+        } else {
           before.delete('step');
           before.delete('about');
+          before.delete('answers');
         }
         return before;
       },
@@ -33,13 +39,22 @@ function useMessage(): [open: boolean, setOpen: (open: boolean) => void] {
   return [params.get('step') === 'message', setOpen];
 }
 
+interface WriteToTeacherProps {
+  detail: Detail;
+  /** The signal that the message is to deal with. */
+  answers?: Signal['kind'];
+  children?: string;
+}
+
 /** The way to a message to the teacher. */
-function WriteToTeacher({ detail }: { detail: Detail }) {
+function WriteToTeacher({ detail, answers, children }: WriteToTeacherProps) {
   const { mayWrite } = useStudent();
   const [, setOpen] = useMessage();
   if (!mayWrite) return null;
   return (
-    <TextButton onClick={() => setOpen(true)}>Write to {detail.material.teacher ?? 'the teacher'}</TextButton>
+    <TextButton onClick={() => setOpen(true, answers)}>
+      {children ?? `Write to ${detail.material.teacher ?? 'the teacher'}`}
+    </TextButton>
   );
 }
 
@@ -50,7 +65,7 @@ function MessageDialog({ detail }: { detail: Detail }) {
   return (
     <Dialog
       open={open && mayWrite}
-      onOpenChange={setOpen}
+      onOpenChange={(next) => setOpen(next)}
       title={`Write to ${detail.material.teacher ?? 'the teacher'}`}
       about={`${detail.work.title}. Drafted from what is known; change every word you like.`}
       wide
@@ -77,11 +92,16 @@ interface MessageFormProps {
 function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const { id } = useStudent();
   const [params] = useAddress();
-  const asked = drafts.drafts.findIndex((draft) => draft.about === params.get('about'));
+  const asked = drafts.drafts.findIndex(
+    (draft) =>
+      draft.about === params.get('about') ||
+      (draft.answers !== null && draft.answers === params.get('answers')),
+  );
   const [about, setAbout] = useState(Math.max(0, asked));
   const [to, setTo] = useState(drafts.address);
   const [subject, setSubject] = useState(drafts.drafts[about]?.subject ?? '');
   const [body, setBody] = useState(drafts.drafts[about]?.body ?? '');
+  const [along, setAlong] = useState(drafts.drafts[about]?.receipt ?? null);
   const [key] = useState(writeKey);
   const [fault, setFault] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);
@@ -89,6 +109,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
     setAbout(next);
     setSubject(drafts.drafts[next]?.subject ?? '');
     setBody(drafts.drafts[next]?.body ?? '');
+    setAlong(drafts.drafts[next]?.receipt ?? null);
   };
   const send = async (event: FormEvent) => {
     event.preventDefault();
@@ -97,7 +118,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
       await take(
         client.POST('/api/students/{student}/works/{work}/messages', {
           params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
-          body: { to, subject, body },
+          body: { to, subject, body, receipt: along },
         }),
       );
       toast(`The message to ${drafts.to || to} is on its way`);
@@ -118,7 +139,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
       {drafts.drafts.length > 1 && (
         <Select label="About" value={about} onChange={(event) => choose(Number(event.target.value))}>
           {drafts.drafts.map((draft, place) => (
-            <option key={draft.about} value={place}>
+            <option key={`${draft.about} ${draft.subject}`} value={place}>
               {draft.about}
             </option>
           ))}
@@ -152,6 +173,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
         onChange={(event) => setBody(event.target.value)}
         fault={fault?.of('body')}
       />
+      {along !== null && <Enclosed work={work} receipt={along} onLeave={() => setAlong(null)} />}
       <div className="flex flex-wrap items-center justify-end gap-2">
         {!drafts.canSend && (
           <p className="mr-auto text-[14px] text-ink-2">
@@ -168,6 +190,33 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
         )}
       </div>
     </form>
+  );
+}
+
+interface EnclosedProps {
+  work: number;
+  receipt: number;
+  onLeave: () => void;
+}
+
+/** The receipt that goes with the message as a file. */
+function Enclosed({ work, receipt, onLeave }: EnclosedProps) {
+  const { id } = useStudent();
+  return (
+    <p className="flex flex-wrap items-center gap-x-3 border-line border-y py-1.5 text-[14px]">
+      <Paperclip size={14} aria-hidden className="text-ink-2" />
+      <a
+        href={`/api/students/${id}/works/${work}/hand-ins/${receipt}/receipt`}
+        download
+        className="font-semibold underline underline-offset-2"
+      >
+        Receipt {receipt}, as a PDF
+      </a>
+      <span className="text-ink-2">goes with it: when, which files, their checksums</span>
+      <TextButton onClick={onLeave} className="ml-auto text-ink-2">
+        Leave it out
+      </TextButton>
+    </p>
   );
 }
 
@@ -225,6 +274,11 @@ function Messages({ work }: { work?: number }) {
               <p className="mt-1 whitespace-pre-line border-line border-l-2 pl-3 text-[14px]">
                 {message.body}
               </p>
+              {message.files.map((file) => (
+                <p key={file.name} className="mt-1 flex items-center gap-1.5 text-[14px] text-ink-2">
+                  <Paperclip size={13} aria-hidden /> {file.name}, {bytes(file.size)}
+                </p>
+              ))}
               {work === undefined && (
                 <p className="mt-1 text-[14px] text-ink-2">
                   {board.works.find((one) => one.id === message.work)?.title}

@@ -5,7 +5,7 @@ import { useStudent } from '../../frame/student';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { NoteDialog, NoteLine, useNotes } from '../notes/note-parts';
-import { EffortForm, ExpectedForm, writeTogether } from '../work/own-forms';
+import { EffortForm, PercentForm, writeTogether } from '../work/own-forms';
 import { Part } from './piece';
 
 /** Notes of one's own. Nobody but the student and its guardians sees them. */
@@ -88,10 +88,56 @@ function OwnExpected({ detail }: { detail: Detail }) {
         {ownPercent === null ? 'I expect otherwise' : 'my own figure'}
       </Button>
       <Dialog open={asking} onOpenChange={setAsking} title="What it will bring" about={work.title}>
-        {asking && <ExpectedForm now={ownPercent} onSave={save} />}
+        {asking && (
+          <PercentForm
+            now={ownPercent}
+            field="expected.percent"
+            hint="Empty: what your scores so far say"
+            save="Expect this"
+            onSave={save}
+          />
+        )}
       </Dialog>
     </>
   );
 }
 
-export { Notes, OwnEffort, OwnExpected };
+/** The student's own figure of what preparing for it will bring. */
+function OwnPreparing({ detail: { work, worth } }: { detail: Detail }) {
+  const { id, mayWrite } = useStudent();
+  const [asking, setAsking] = useState(false);
+  if (!mayWrite) return null;
+  const save = async (percent: string | null) => {
+    await writeTogether(
+      id,
+      [work.id],
+      { preparing: { percent } },
+      `Set what preparing brings for ${work.title}`,
+    );
+    setAsking(false);
+  };
+  return (
+    <>
+      <Button
+        look="quiet"
+        className="!h-6 !px-1.5 text-[13.5px] underline underline-offset-2"
+        onClick={() => setAsking(true)}
+      >
+        {worth.ownPreparing ? 'my own figure' : 'I think otherwise'}
+      </Button>
+      <Dialog open={asking} onOpenChange={setAsking} title="What preparing will bring" about={work.title}>
+        {asking && (
+          <PercentForm
+            now={worth.ownPreparing ? worth.preparing : null}
+            field="preparing.percent"
+            hint="Empty: half of it"
+            save="Count on this"
+            onSave={save}
+          />
+        )}
+      </Dialog>
+    </>
+  );
+}
+
+export { Notes, OwnEffort, OwnExpected, OwnPreparing };

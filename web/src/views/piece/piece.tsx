@@ -5,9 +5,10 @@ import { useSearchParams } from 'react-router';
 import { client, type Detail, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { localTime, near, span } from '../../lib/time';
 import { countdown, flagAgainstClock, KIND_WORDS, scoreWords, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
@@ -81,6 +82,7 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
   const { work } = detail;
   const parts = partsOf(detail, mayWrite);
   useReadMark(told);
+  useStep();
   return (
     <>
       <header className="border-line-2 border-b px-5 pt-3.5 pb-4">
@@ -109,6 +111,7 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
         <DueLine detail={detail} />
         {detail.editable && mayWrite && <TypedInTools detail={detail} onClose={onClose} />}
       </header>
+      <OnItsWay detail={detail} />
       <Locks detail={detail} />
       <CheckIt detail={detail} />
       <Jumps parts={parts} />
@@ -122,6 +125,25 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
       <MarkedPage detail={detail} />
     </>
   );
+}
+
+/** Goes to the part that `?step=` names, once. */
+function useStep(): void {
+  const [params, setParams] = useAddress();
+  const step = params.get('step');
+  useEffect(() => {
+    if (step !== 'said' && step !== 'hand-in') return;
+    const part = document.getElementById(`part-${step}`);
+    part?.scrollIntoView({ block: 'start' });
+    part?.querySelector<HTMLElement>('button, textarea')?.focus({ preventScroll: true });
+    setParams(
+      (before) => {
+        before.delete('step');
+        return before;
+      },
+      { replace: true },
+    );
+  }, [step, setParams]);
 }
 
 /** What is kept of it, and what the pass mark or a penalty makes of that. */
@@ -203,24 +225,58 @@ function DueLine({ detail }: { detail: Detail }) {
   const now = useNow();
   const { work } = detail;
   const redo = work.move === 'YOURS' || work.move === 'TEACHERS' ? work.redo : null;
-  const due = redo ? redo.due : work.due;
+  const due = redo ? (redo.due ?? detail.acceptanceEnds) : work.due;
+  const name = redo ? (redo.due ? 'Redo due' : 'Redo taken until') : work.endsAt ? 'Happens' : 'Due';
   const down = countdown(work, zone, now);
   return (
     <div className="mt-3">
       <p className="mb-1">
         {due ? (
           <>
-            {redo ? 'Redo due' : 'Due'} <b className="font-[680]">{near(due, zone, now)}</b>
+            {name}{' '}
+            <b className="font-[680]">
+              {near(due, zone, now)}
+              {work.endsAt && ` to ${localTime(new Date(work.endsAt).getTime(), zone)}`}
+            </b>
+            {redo && work.due && <span className="text-ink-2"> · first due {near(work.due, zone, now)}</span>}
           </>
         ) : (
           <span className="text-ink-2">No due date</span>
         )}
-        {work.effortMinutes && <span className="text-ink-2"> · about {work.effortMinutes} min of work</span>}
+        {work.effortMinutes && (
+          <span className="text-ink-2"> · about {span(work.effortMinutes)} of work</span>
+        )}
         <OwnEffort detail={detail} />
         <Spent detail={detail} />
       </p>
       {down.words && !work.lock && <TimingBar countdown={down} stacked />}
     </div>
+  );
+}
+
+const ON_ITS_WAY: Record<NonNullable<Detail['onItsWay']>['kind'], string> = {
+  HAND_IN: 'The hand-in',
+  HAND_IN_AGAIN: 'The hand-in',
+  WITHDRAW: 'The withdrawal',
+  ASK: 'The request',
+};
+
+/** What was sent to the school, while it isn't known what came of it. */
+function OnItsWay({ detail: { onItsWay, goesTo } }: { detail: Detail }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  if (!onItsWay) return null;
+  const school = goesTo?.school ?? 'the school';
+  return (
+    <p role="status" className="border-yours border-l-4 bg-yours-soft px-5 py-2 text-[14px]">
+      <b className="font-bold">
+        {ON_ITS_WAY[onItsWay.kind]} is on its way to {school}
+      </b>{' '}
+      since {near(onItsWay.since, zone, now)}
+      {onItsWay.unknown
+        ? '. It may have arrived: nobody knows yet. Navlo goes on asking, and says here what came of it.'
+        : '.'}
+    </p>
   );
 }
 

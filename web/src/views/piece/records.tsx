@@ -3,7 +3,7 @@ import { client, type Detail, writeKey } from '../../api/client';
 import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { day, near } from '../../lib/time';
+import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -19,7 +19,7 @@ function Records({ detail }: { detail: Detail }) {
   return detail.material.records.map((record) => (
     <OneRecord key={record.toldBy} record={record}>
       <div className="mt-1.5 flex flex-wrap gap-x-5 pl-3">
-        {record.disagreements.length > 0 && <WriteToTeacher detail={detail} />}
+        {record.disagreements.length > 0 && <WriteToTeacher detail={detail} answers="RECORDS_DIFFER" />}
         <NotThisWork detail={detail} record={record} />
       </div>
     </OneRecord>
@@ -34,7 +34,7 @@ function NotThisWork({ detail, record }: { detail: Detail; record: Record }) {
   return (
     <>
       <TextButton className="text-ink-2" onClick={() => setOpen(true)}>
-        {record.toldBy} speaks of other work
+        Put it with other work
       </TextButton>
       <Dialog
         open={open}
@@ -108,7 +108,7 @@ function OneRecord({ record, children }: { record: Record; children: ReactNode }
       aside={`told ${near(record.toldAt, zone, now)}`}
     >
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[14px]">
-        <dt className="text-ink-2">Here</dt>
+        <dt className="text-ink-2">Navlo</dt>
         <dd>{record.site}</dd>
         <dt className="text-ink-2">{record.toldBy}</dt>
         <dd>{record.book}</dd>
@@ -116,11 +116,8 @@ function OneRecord({ record, children }: { record: Record; children: ReactNode }
       {record.disagreements.map((one) => (
         <div key={one.words} className="mt-2 border-yours border-l-2 pl-3 text-[14px]">
           <p className="font-semibold">{sentence(one.words)}</p>
-          <p>
-            {one.believe}.
-            {one.settledBy && ` It will likely settle on the next grading day, ${day(one.settledBy, zone)}.`}
-          </p>
-          <p className="text-ink-2">{sentence(one.toDo)}</p>
+          {one.because && <p>{sentence(one.because)}</p>}
+          <p className={one.points === null ? 'text-ink-2' : undefined}>{sentence(one.advice)}</p>
         </div>
       ))}
       {children}

@@ -2,20 +2,28 @@ import { Link } from 'react-router';
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { impactWords, READING_WORDS, READINGS } from '../../lib/readings';
+import { impactWords, liftWords, READING_WORDS, READINGS } from '../../lib/readings';
 import { near } from '../../lib/time';
 import { sentence } from '../../lib/words';
 import { ClassStrip } from './class-strip';
 import { WriteToTeacher } from './message';
-import { OwnExpected } from './own';
+import { OwnExpected, OwnPreparing } from './own';
 import { Part } from './piece';
 
 /** What shuts it, each with how far off it is. Stands first, because nothing else can be done. */
 function Locks({ detail }: { detail: Detail }) {
-  const { locks } = detail.worth;
+  const { locks, shutBy } = detail.worth;
   if (locks.length === 0) return null;
   return (
-    <Part title={locks.length === 1 ? 'One thing shuts it' : `${locks.length} things shut it`}>
+    <Part
+      title={
+        shutBy.length > 0
+          ? 'Shut for good'
+          : locks.length === 1
+            ? 'One thing shuts it'
+            : `${locks.length} things shut it`
+      }
+    >
       <ul className="flex flex-col gap-1">
         {locks.map((lock) => (
           <li key={lock} className="border-yours border-l-2 pl-3">
@@ -23,6 +31,19 @@ function Locks({ detail }: { detail: Detail }) {
           </li>
         ))}
       </ul>
+      {shutBy.length > 0 && (
+        <>
+          <p className="mt-1.5 border-loss border-l-2 pl-3">
+            It can’t open any more by what you do: only if the teacher opens {shutBy.join(' and ')} again.
+            Until then it counts as 0 in what is expected.
+          </p>
+          <div className="mt-1.5 pl-3">
+            <WriteToTeacher detail={detail} answers="SHUT_FOR_GOOD">
+              Ask for it
+            </WriteToTeacher>
+          </div>
+        </>
+      )}
     </Part>
   );
 }
@@ -78,7 +99,8 @@ function Worth({ detail }: { detail: Detail }) {
             <dt className="text-ink-2">{name}</dt>
             <dd className={hot ? 'text-loss' : undefined}>
               {words}
-              {name === 'Expected' && <OwnExpected detail={detail} />}
+              {name === 'Expected' && worth.preparing === null && <OwnExpected detail={detail} />}
+              {name === 'Preparing' && <OwnPreparing detail={detail} />}
             </dd>
           </div>
         ))}
@@ -111,18 +133,30 @@ function facts({ worth, work }: Detail, when: (at: string) => string): Row[] {
       `${round(worth.expectedPoints)} of ${possible}, at ${round(worth.expectedPercent)} %${after(worth, possible)}`,
     ]);
   }
-  if (worth.impact !== null) rows.push(['Impact', impactWords(worth.impact, worth.unit)]);
+  if (worth.lift !== null && worth.raised !== null) {
+    rows.push([
+      'Lift',
+      `raised to ${round(worth.raised)} of ${possible}, it would bring ${liftWords(worth.lift, worth.unit)}`,
+    ]);
+  }
+  if (worth.impact !== null && !(worth.lift !== null && Number(worth.impact) === 0)) {
+    rows.push(['Impact', impactWords(worth.impact, worth.unit)]);
+  }
+  if (worth.preparing !== null) {
+    rows.push(['Preparing', `thought to bring ${round(worth.preparing)} % of its points`]);
+  }
   if (worth.droppedIn.length > 0) rows.push(['Dropped', dropped(worth.droppedIn)]);
   if (worth.safeBy) {
-    rows.push([
-      'Safe by',
-      `${when(worth.safeBy.at)}${worth.safeBy.passed ? ', which is past: it may not be graded before the close' : ''}`,
-      worth.safeBy.passed,
-    ]);
+    rows.push(['Safe by', `${when(worth.safeBy.at)}${safeWords(worth.safeBy)}`, worth.safeBy.passed]);
   }
   if (worth.extension) rows.push(['Extension', sentence(worth.extension)]);
   if (worth.tokens) rows.push(['Tokens', sentence(worth.tokens)]);
   return rows;
+}
+
+function safeWords({ safe, passed }: NonNullable<Detail['worth']['safeBy']>): string {
+  if (safe) return ': it went in before it';
+  return passed ? ', which is past: it may not be graded before the close' : '';
 }
 
 function round(number: string | null): string {

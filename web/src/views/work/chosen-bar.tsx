@@ -114,6 +114,7 @@ function report(student: number, work: Work) {
       body: {
         content: work.kind === 'QUIZ' || work.kind === 'TEST' ? 'ATTEMPT' : 'DONE',
         files: [],
+        draft: null,
         note: null,
       },
     }),

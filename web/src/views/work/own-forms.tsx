@@ -1,6 +1,10 @@
 import { type FormEvent, useState } from 'react';
-import { client, Refused, type Schemas, take, writeKey } from '../../api/client';
+import { client, Refused, type SavedElsewhere, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
+import { BothTexts } from '../../ui/both-texts';
 import { Button } from '../../ui/button';
 import { TextArea, TextField } from '../../ui/field';
 import { noticeChange, noticeFault } from '../../ui/notice';
@@ -18,7 +22,16 @@ export async function writeTogether(
   const done = await take(
     client.POST('/api/students/{student}/works/together', {
       params: { path: { student }, header: { 'Idempotency-Key': writeKey() } },
-      body: { effort: null, expected: null, note: null, wish: null, read: false, ...deed, works: [...works] },
+      body: {
+        effort: null,
+        expected: null,
+        preparing: null,
+        note: null,
+        wish: null,
+        read: false,
+        ...deed,
+        works: [...works],
+      },
     }),
   );
   await refreshStudent(student);
@@ -26,17 +39,19 @@ export async function writeTogether(
 }
 
 /** The faults of a form that is being sent, by field. */
-function useSending<T>(onSave: (value: T) => Promise<void>) {
+function useSending<T extends unknown[]>(onSave: (...values: T) => Promise<void>) {
   const [fault, setFault] = useState<Refused | null>(null);
-  const send = (value: T) => async (event: FormEvent) => {
-    event.preventDefault();
-    try {
-      await onSave(value);
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-  };
+  const send =
+    (...values: T) =>
+    async (event?: FormEvent) => {
+      event?.preventDefault();
+      try {
+        await onSave(...values);
+      } catch (error) {
+        if (error instanceof Refused && error.status === 422) setFault(error);
+        else noticeFault(error);
+      }
+    };
   return { fault, send };
 }
 
@@ -67,16 +82,27 @@ function EffortForm({ onSave }: { onSave: (minutes: number | null) => Promise<vo
 }
 
 interface NoteFormProps {
-  onSave: (note: Schemas['NoteForm']) => Promise<void>;
+  /** @param over the state of the note that is written over knowingly */
+  onSave: (note: Schemas['NoteForm'], over?: number) => Promise<void>;
   /** The note to change; without it one is added. */
   note?: Schemas['NoteForm'];
 }
 
 function NoteForm({ onSave, note }: NoteFormProps) {
+  const { zone } = useStudent();
+  const now = useNow();
   const [form, setForm] = useState(note ?? { tag: '', body: '' });
-  const { fault, send } = useSending(onSave);
+  const [there, setThere] = useState<SavedElsewhere | null>(null);
+  const { fault, send } = useSending(async (given: Schemas['NoteForm'], over?: number) => {
+    try {
+      await onSave({ tag: given.tag, body: given.body }, over);
+    } catch (error) {
+      if (!(error instanceof Refused && error.there)) throw error;
+      setThere(error.there);
+    }
+  });
   return (
-    <form onSubmit={(event) => void send(form)(event)} className="flex flex-col gap-3.5">
+    <form onSubmit={(event) => void send(form, there?.number)(event)} className="flex flex-col gap-3.5">
       <TextArea
         label="Note"
         required
@@ -94,21 +120,38 @@ function NoteForm({ onSave, note }: NoteFormProps) {
         onChange={(event) => setForm({ ...form, tag: event.target.value })}
         fault={fault?.of('note.tag') ?? fault?.of('tag')}
       />
-      <Button look="main" type="submit" className="self-end">
-        {note ? 'Save the note' : 'Add the note'}
-      </Button>
+      {there ? (
+        <BothTexts
+          mine={form.body}
+          there={there}
+          savedAt={near(there.at, zone, now)}
+          onMine={() => void send(form, there.number)()}
+          onTheirs={() => {
+            setForm({ ...form, body: there.text });
+            void send({ ...form, body: there.text }, there.number)();
+          }}
+        />
+      ) : (
+        <Button look="main" type="submit" className="self-end">
+          {note ? 'Save the note' : 'Add the note'}
+        </Button>
+      )}
     </form>
   );
 }
 
-/** What the student reckons it will bring, in percent, before any penalty. */
-function ExpectedForm({
-  now,
-  onSave,
-}: {
+interface PercentFormProps {
   now: string | null;
+  /** Where the server says what is wrong. */
+  field: string;
+  hint: string;
+  /** The words of the button. */
+  save: string;
   onSave: (percent: string | null) => Promise<void>;
-}) {
+}
+
+/** What the student reckons, in percent of the points. */
+function PercentForm({ now, field, hint, save, onSave }: PercentFormProps) {
   const [percent, setPercent] = useState(now ?? '');
   const { fault, send } = useSending(onSave);
   return (
@@ -122,14 +165,14 @@ function ExpectedForm({
         autoFocus
         value={percent}
         onChange={(event) => setPercent(event.target.value)}
-        hint="Empty: what your scores so far say"
-        fault={fault?.of('expected.percent')}
+        hint={hint}
+        fault={fault?.of(field)}
       />
       <Button look="main" type="submit" className="self-end">
-        Expect this
+        {save}
       </Button>
     </form>
   );
 }
 
-export { EffortForm, ExpectedForm, NoteForm };
+export { EffortForm, NoteForm, PercentForm };

@@ -48,6 +48,7 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
       opensDay: null,
       dueDay: null,
       dueTime: null,
+      endsTime: null,
       possible: null,
       effortMinutes: null,
       instructions: '',
@@ -122,6 +123,17 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
         hint="Empty: the end of the day"
         fault={fault?.of('dueTime')}
       />
+      {(form.dueTime || form.endsTime) && (
+        <TextField
+          frame="col-start-2"
+          label="Ends at"
+          type="time"
+          value={form.endsTime?.slice(0, 5) ?? ''}
+          onChange={(event) => set('endsTime', event.target.value ? `${event.target.value}:00` : null)}
+          hint="Only what happens at that time, as an exam does"
+          fault={fault?.of('endsTime')}
+        />
+      )}
       <TextField
         label="Opens on"
         type="date"

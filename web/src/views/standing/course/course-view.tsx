@@ -137,6 +137,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
   const reading = READINGS.find((one) => one === asked) ?? 'SO_FAR';
   const unfolded = readingIn(grade, reading);
   const rested = useSettled(whatIf, REST);
+  const open = useMemo(() => real.items.filter((item) => item.open).map((item) => Number(item.work)), [real]);
   const standing = useMemo(() => standingOf(course.standing, grade), [course.standing, grade]);
   const change = useCallback<Changing>(
     (work, what) => onWhatIf((before) => changed(before, work, what)),
@@ -177,7 +178,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
         aria-label="What if"
         className="no-print w-[340px] shrink-0 border-line border-l pl-5 max-wide:w-full max-wide:border-l-0 max-wide:pl-0"
       >
-        <GoalPanel course={course} whatIf={rested} />
+        <GoalPanel course={course} whatIf={rested} open={open} />
         <Scenarios course={course} real={real} whatIf={whatIf} onWhatIf={onWhatIf} />
         <Trend course={course} />
       </aside>

@@ -10,9 +10,16 @@ import { Button } from '../../../ui/button';
 import { noticeFault } from '../../../ui/notice';
 import { plain, type WhatIf } from './model';
 
+interface GoalPanelProps {
+  course: Course;
+  whatIf: WhatIf;
+  /** Work whose score can change it. */
+  open: readonly number[];
+}
+
 /** What a target takes, on all that is open or on one piece of work, and which work would carry it with the least effort. */
-const GoalPanel = memo(function GoalPanel({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
-  const { id, board, work, mayWrite } = useStudent();
+const GoalPanel = memo(function GoalPanel({ course, whatIf, open }: GoalPanelProps) {
+  const { id, work, mayWrite } = useStudent();
   const [typed, setTyped] = useState(course.aim.target ?? '');
   const [on, setOn] = useState('');
   const target = typed.trim().replace(',', '.');
@@ -31,9 +38,6 @@ const GoalPanel = memo(function GoalPanel({ course, whatIf }: { course: Course; 
       ),
   });
   if (!mayWrite) return null;
-  const open = board.works.filter(
-    (piece) => piece.courseId === course.id && piece.score.points === null && piece.move !== 'OUT_OF_REACH',
-  );
   const setGoal = () =>
     void writeChange(
       id,
@@ -77,8 +81,8 @@ const GoalPanel = memo(function GoalPanel({ course, whatIf }: { course: Course; 
         >
           <option value="">all that has no score yet</option>
           {open.map((piece) => (
-            <option key={piece.id} value={piece.id}>
-              {piece.title}
+            <option key={piece} value={piece}>
+              {work(piece)?.title}
             </option>
           ))}
         </select>
@@ -93,7 +97,8 @@ const GoalPanel = memo(function GoalPanel({ course, whatIf }: { course: Course; 
             {on === '' ? 'each of them' : work(Number(on))?.title}.
           </p>
         )}
-        {asks && answer.data && answer.data.percent === null && (
+        {asks && answer.data?.why && <p className="text-[14px] text-ink-2">{answer.data.why}</p>}
+        {asks && answer.data && answer.data.percent === null && !answer.data.why && (
           <p>
             <b className="font-[680] text-loss">Out of reach</b>
             {answer.data.atMost !== null &&

@@ -131,7 +131,7 @@ const ItemRow = memo(function ItemRow({ item, title, term, change, onChange }: I
         <span className="block truncate text-[13px] text-ink-2 print:ml-2 print:inline print:text-[10px]">
           {change && <b className="font-semibold text-wait">not real{changeWords(change, zone)}. </b>}
           {!piece && <b className="font-semibold text-wait">added, not real. </b>}
-          {countsWords(item, term, piece?.due ? near(piece.due, zone, now) : null)}
+          {countsWords(item, term, (at) => near(at, zone, now), piece?.due ?? null)}
           {piece?.score.raw && !change && (
             <span className="text-loss">; {plain(piece.score.raw)} before the late penalty</span>
           )}
@@ -167,8 +167,13 @@ function changeWords(change: Change, zone: string): string {
 }
 
 /** How a piece of work counts in the reading: dropped, with so much, or not and why not. */
-function countsWords(item: Item, term: Term | undefined, due: string | null): string {
-  const extra = item.extra ? 'extra credit; ' : '';
+function countsWords(
+  item: Item,
+  term: Term | undefined,
+  when: (at: string) => string,
+  due: string | null,
+): string {
+  const extra = `${missingWords(item, when)}${item.extra ? 'extra credit; ' : ''}`;
   if (term?.dropped) return `${extra}dropped here`;
   if (term) {
     const scored = item.score !== null && item.score === term.earned;
@@ -176,8 +181,15 @@ function countsWords(item: Item, term: Term | undefined, due: string | null): st
       ? `${extra}counts`
       : `${extra}counted with ${plain(term.earned)} of ${plain(term.possible)}`;
   }
-  if (item.score === null) return `${extra}no score yet${due ? `, due ${due}` : ''}; not counted here`;
+  if (item.score === null) return `${extra}no score yet${due ? `, due ${when(due)}` : ''}; not counted here`;
   return `${extra}not counted here`;
+}
+
+/** Of what is missing, until when it is still taken. */
+function missingWords({ missing, taken, takenUntil }: Item, when: (at: string) => string): string {
+  if (!missing) return '';
+  if (!taken) return 'missing, and no longer taken; ';
+  return takenUntil ? `missing, taken until ${when(takenUntil)}; ` : 'missing, and still taken; ';
 }
 
 type ScoreBoxProps = Pick<ItemRowProps, 'item' | 'title' | 'change' | 'onChange'>;
@@ -202,7 +214,9 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
       <input
         aria-label={`Score of ${title}, if`}
         inputMode="decimal"
-        placeholder={item.score ? plain(item.score) : `${Number(item.expected).toFixed(1)}?`}
+        placeholder={
+          item.score ? plain(item.score) : item.counts ? `${Number(item.expected).toFixed(1)}?` : ''
+        }
         value={change?.points ?? (real ? plain(real) : '')}
         onChange={(event) => type(event.target.value)}
         className={clsx(

@@ -63,10 +63,10 @@ public class MessageController {
             String body,
             Sending sending,
             @Nullable String fault,
-            List<FileView> files,
+            List<EnclosedView> files,
             @Nullable String school) {}
 
-    public record FileView(String name, long size) {}
+    public record EnclosedView(String name, long size) {}
 
     /** @param receipt the hand-in whose receipt goes with it as a file; null for none */
     public record MessageForm(

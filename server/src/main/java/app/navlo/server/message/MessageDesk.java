@@ -148,7 +148,7 @@ class MessageDesk {
                 sending,
                 letter.fault(),
                 along.stream()
-                        .map(file -> new MessageController.FileView(file.name(), file.size()))
+                        .map(file -> new MessageController.EnclosedView(file.name(), file.size()))
                         .toList(),
                 letter.school() == null ? null : letter.school() + ", " + letter.schoolNumber());
     }
