@@ -26,7 +26,8 @@ function Signals({ view, most }: SignalsProps) {
   const [all, setAll] = useState(false);
   const { signals } = board;
   if (signals.length === 0) return null;
-  const shown = all || most === undefined ? signals : signals.slice(0, most);
+  const cut = most !== undefined && !all && signals.length > most;
+  const groups = grouped(cut ? signals.slice(0, most) : signals);
   const name = board.student.name.split(' ')[0];
   return (
     <section aria-labelledby="signals" className="no-print mb-5">
@@ -41,26 +42,34 @@ function Signals({ view, most }: SignalsProps) {
           </TextButton>
         )}
       </h2>
-      {grouped(shown).map(([group, ofGroup]) => (
-        <ul key={group} aria-label={GROUP_WORDS[group]}>
-          {ofGroup.map((signal, place) => (
-            <Line key={signalKey(signal)} signal={signal} view={view} head={place === 0} />
-          ))}
-        </ul>
+      {groups.map(([group, ofGroup]) => (
+        <div key={group}>
+          {!cut && (
+            <h3 className="mt-2 text-[13px] text-ink-2 data-[hot=true]:text-loss" data-hot={isHot(group)}>
+              {GROUP_WORDS[group]}
+            </h3>
+          )}
+          <ul aria-label={GROUP_WORDS[group]}>
+            {ofGroup.map((signal) => (
+              <Line key={signalKey(signal)} signal={signal} view={view} />
+            ))}
+          </ul>
+        </div>
       ))}
     </section>
   );
 }
 
-function Line({ signal, view, head }: { signal: Signal; view: string; head: boolean }) {
+function isHot(group: Signal['group']): boolean {
+  return group === 'ABOUT_TO_BE_LOST';
+}
+
+function Line({ signal, view }: { signal: Signal; view: string }) {
   const { id, work, course, mayWrite } = useStudent();
-  const now = useNow();
   const navigate = useNavigate();
   const piece = work(signal.work);
   if (!piece) return null;
   const way = wayOf(signal, id, view, mayWrite);
-  const left = signal.until === null ? null : minutesBetween(now, signal.until);
-  const hot = signal.group === 'ABOUT_TO_BE_LOST';
   const putAside = () =>
     void writeChange(
       id,
@@ -75,27 +84,16 @@ function Line({ signal, view, head }: { signal: Signal; view: string; head: bool
   return (
     <li
       data-signal={signal.kind}
-      className="grid grid-cols-[118px_minmax(0,1fr)_auto] items-start gap-x-3 border-line-2 border-b py-1.5 max-sm:grid-cols-1 max-sm:gap-y-1.5"
+      className="flex items-center gap-3 border-line-2 border-b py-1 max-sm:flex-wrap max-sm:py-2"
     >
-      <span
-        className={`pt-px text-[13px] max-sm:hidden ${hot ? 'font-semibold text-loss' : 'text-ink-2'}`}
-        aria-hidden
-      >
-        {head && GROUP_WORDS[signal.group]}
-      </span>
-      <span className="min-w-0">
-        <b className="font-[680]">{piece.title}</b>
-        <span className="block text-[14px]">{sentence(signal.words)}</span>
-        <span className="flex flex-wrap items-center gap-x-2 text-[13px] text-ink-2">
-          <CourseMark colour={course(piece.courseId)?.colour ?? ''} className="h-3.5" />
-          {course(piece.courseId)?.name}
-          {signal.stake !== null && Number(signal.stake) > 0 && (
-            <span>· {stakeWords(signal.stake)} at stake</span>
-          )}
-          {left !== null && left > 0 && (
-            <span className={hot ? 'font-semibold text-loss' : ''}>· {span(left)} left</span>
-          )}
-        </span>
+      <CourseMark
+        colour={course(piece.courseId)?.colour ?? ''}
+        className="h-7 shrink-0 self-start max-sm:hidden"
+      />
+      <span className="min-w-0 flex-1 text-[14px] leading-snug max-sm:basis-full">
+        <b className="font-[680]">{piece.title}</b>{' '}
+        <span className="sr-only">({course(piece.courseId)?.name})</span>
+        <span className="text-ink-2">·</span> {sentence(signal.words)} <AtStake signal={signal} />
       </span>
       <span className="flex items-center gap-1">
         <Button className="h-[30px]" onClick={() => void navigate(way.to)}>
@@ -114,6 +112,25 @@ function Line({ signal, view, head }: { signal: Signal; view: string; head: bool
         )}
       </span>
     </li>
+  );
+}
+
+/** What hangs on it, and how long there is. */
+function AtStake({ signal }: { signal: Signal }) {
+  const now = useNow();
+  const left = signal.until === null ? null : minutesBetween(now, signal.until);
+  const words = [
+    signal.stake !== null && Number(signal.stake) > 0 ? `${stakeWords(signal.stake)} of the course` : '',
+    left !== null && left > 0 ? `${span(left)} left` : '',
+  ].filter(Boolean);
+  if (words.length === 0) return null;
+  return (
+    <span
+      data-hot={isHot(signal.group)}
+      className="block text-ink-2 data-[hot=true]:font-semibold data-[hot=true]:text-loss"
+    >
+      {words.join(', ')}
+    </span>
   );
 }
 

@@ -44,7 +44,7 @@ interface Way {
 export function wayOf(signal: Signal, student: number, view: string, mayWrite: boolean): Way {
   const piece = `${view}/${signal.work}`;
   if (!mayWrite) return { words: 'Look at it', to: piece };
-  const words = STEP_WORDS[signal.step];
+  const words = signal.kind.startsWith('PARTS') ? 'Write what is left' : STEP_WORDS[signal.step];
   if (signal.step === 'ASK_FOR_TIME') return { words, to: `/s/${student}/leeway/${signal.work}` };
   if (AT_THE_HAND_IN.includes(signal.step)) return { words, to: `${piece}?step=hand-in` };
   if (LETTERS.includes(signal.step)) return { words, to: `${piece}?step=message&answers=${signal.kind}` };

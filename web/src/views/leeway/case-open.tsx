@@ -20,11 +20,11 @@ function CaseOpen({ one, piece }: { one: Case; piece: Work }) {
     <div className="pb-4">
       <p className="mb-2 max-w-[80ch] text-[14px] text-ink-2">
         {one.rule} {one.keyOpened && <b className="text-loss">The answer key was opened, which bars it. </b>}
-        It would be done {near(one.doneAt, zone, now)}, by the plan.
+        {one.lines.length > 0 && `It would be done ${near(one.doneAt, zone, now)}, by the plan.`}
       </p>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-6 max-md:grid-cols-1">
         <Choices one={one} />
-        <ChoiceChart one={one} />
+        {one.lines.length > 0 && <ChoiceChart one={one} />}
       </div>
       <Deeds one={one} piece={piece} />
     </div>
@@ -146,7 +146,7 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
           The teacher has answered
         </Button>
       )}
-      {!one.keyOpened && (
+      {!one.keyOpened && (one.mayAsk || one.tokenDues.length > 0) && (
         <Button look="danger" onClick={() => setSure(true)}>
           I opened the answer key
         </Button>

@@ -17,8 +17,11 @@ function Headline({ next }: { next: Next }) {
         {count(next.yours, 'move')} {next.yours === 1 ? 'is' : 'are'} {whose}
         {Number(mean.most) > 0 && (
           <>
-            ; the plan keeps <span className="text-yours">{stakeWords(mean.kept)}</span> of the{' '}
-            {stakeWords(mean.most)} that hang on {next.yours === 1 ? 'it' : 'them'}
+            ; the plan keeps{' '}
+            <span className="text-yours">
+              {stakeWords(mean.kept).replace(' %', '')} of {stakeWords(mean.most)}
+            </span>{' '}
+            that {next.yours === 1 ? 'hangs on it' : 'hang on them'}
           </>
         )}
         .
@@ -79,8 +82,12 @@ function StakeTable({ next }: { next: Next }) {
               <th scope="row" className="py-0.5 text-left font-normal">
                 <span className="flex items-center gap-2">
                   <CourseMark colour={course(stake.course ?? 0)?.colour ?? ''} className="h-3.5 shrink-0" />
-                  {course(stake.course ?? 0)?.name}
-                  {!stake.inMean && <span className="text-ink-3">by completion, not in the mean</span>}
+                  <span className="whitespace-nowrap">
+                    {course(stake.course ?? 0)?.name}
+                    {!stake.inMean && (
+                      <span className="block text-[12.5px] text-ink-2">by completion, not in the mean</span>
+                    )}
+                  </span>
                 </span>
               </th>
               {cells(stake).map((cell, place) => (

@@ -7,6 +7,7 @@ import type { Work } from '../../api/client';
 import { refuseCorrection } from '../../frame/hours/efforts';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
+import { stakeWords } from '../../lib/readings';
 import { near, span } from '../../lib/time';
 import { countdown } from '../../lib/words';
 import { TextButton } from '../../ui/button';
@@ -156,11 +157,20 @@ function Grip({
   );
 }
 
+/** Where drops or gates let others stand in for it, a piece of work alone costs less than it brings with the rest. */
+function alone(move: PlannedMove, work: Work): string {
+  const impact = Number(work.impact ?? 0);
+  if (work.score.points !== null || Math.abs(impact - Number(move.gain)) < 0.05) return '';
+  return ` Nothing for it alone would cost ${stakeWords(String(impact))}.`;
+}
+
 /** All that decided where a move stands. */
 function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: string }) {
   const { id, zone, work: piece, course, mayWrite } = useStudent();
   const now = useNow();
   const next = useShownPlan();
+  // Ratings have no percent that could be set beside the gain.
+  const byStandards = course(work.courseId)?.standing.kind === 'STANDARDS';
   const rows: [string, React.ReactNode][] = [
     ['Why here', `${reason}.`],
     [
@@ -174,7 +184,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
     ],
     [
       'It saves',
-      `${gainWords(move.gain)} of ${course(work.courseId)?.name}, by the course’s own rules, if it is in then.`,
+      `${gainWords(move.gain)} of ${course(work.courseId)?.name}, by the course’s own rules, if it is in then.${byStandards ? '' : alone(move, work)}`,
     ],
   ];
   if (move.next) {

@@ -62,7 +62,7 @@ function NextView() {
               <Budget budget={budget} onChange={setBudget} busy={next.isFetching} />
             </header>
             <TimerBar />
-            <Signals view={`/s/${id}/next`} most={4} />
+            <Signals view={`/s/${id}/next`} most={3} />
             <Errands errands={next.data.errands} />
             <Moves next={next.data} openWork={openWork} onOpen={open} />
             <SlowList view={`/s/${id}/next`} />

@@ -107,6 +107,7 @@ function Withdraw({ detail }: { detail: Detail }) {
         open={asking}
         onOpenChange={setAsking}
         title="Withdraw this hand-in?"
+        wide
         about="It isn’t graded yet, so it can be taken back. Then nothing is with the teacher; what you handed in lies ready as a draft."
       >
         <Price detail={detail} />

@@ -99,7 +99,9 @@ function Worth({ detail }: { detail: Detail }) {
             <dt className="text-ink-2">{name}</dt>
             <dd className={hot ? 'text-loss' : undefined}>
               {words}
-              {name === 'Expected' && worth.preparing === null && <OwnExpected detail={detail} />}
+              {name === 'Expected' && worth.preparing === null && worth.shutBy.length === 0 && (
+                <OwnExpected detail={detail} />
+              )}
               {name === 'Preparing' && <OwnPreparing detail={detail} />}
             </dd>
           </div>
@@ -127,10 +129,14 @@ function facts({ worth, work }: Detail, when: (at: string) => string): Row[] {
   if (work.score.mark === 'PROVISIONAL') {
     rows.push(['Score', `${points ?? '—'} so far: a part is still ungraded, so it counts nowhere yet`]);
   }
-  if (worth.expectedPoints !== null && possible !== '0') {
+  if (worth.shutBy.length > 0) {
+    rows.push(['Expected', `0 of ${possible}, as it can’t come any more`]);
+  } else if (worth.expectedPoints !== null && possible !== '0') {
     rows.push([
       'Expected',
-      `${round(worth.expectedPoints)} of ${possible}, at ${round(worth.expectedPercent)} %${after(worth, possible)}`,
+      Number(worth.expectedPoints) === 0 && worth.lift !== null
+        ? `0 of ${possible}, as it stands`
+        : `${round(worth.expectedPoints)} of ${possible}, at ${round(worth.expectedPercent)} %${after(worth, possible)}`,
     ]);
   }
   if (worth.lift !== null && worth.raised !== null) {

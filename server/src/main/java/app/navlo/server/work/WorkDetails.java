@@ -217,7 +217,7 @@ class WorkDetails {
         }
         HandIns.SchoolReceipt taken = handIns.receiptOf(recorded.id()).orElse(null);
         WorkState then = stateJustAfter(entry, recorded);
-        boolean isRedo = then.redo() != null;
+        boolean isRedo = then.redo() != null && then.redo().due() != null;
         return new Receipt(
                 recorded.id(),
                 entry.work().definition().title(),

@@ -100,6 +100,9 @@ final class WorthViews {
         if (!leewayMatters(finding) || answer.bars().contains(Bar.NO_DUE)) {
             return null;
         }
+        if (finding.state().extensionPending()) {
+            return "Asked for, and not answered yet";
+        }
         return answer.may()
                 ? "You may ask" + until(answer.until(), zone) + "; the new due would be "
                         + Sentences.moment(answer.newDue(), zone)
