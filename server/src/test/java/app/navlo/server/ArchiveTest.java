@@ -97,6 +97,7 @@ public class ArchiveTest extends DemoServer {
                         "spring_session_attributes",
                         "write_once",
                         "demo_clock",
+                        "outbox",
                         "flyway_schema_history",
                         "stored_file",
                         "calendar_file",

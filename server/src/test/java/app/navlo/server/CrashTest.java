@@ -149,8 +149,7 @@ public class CrashTest {
         JsonNode detail = mira.upload(path + "/draft/files", "crash.pdf", PDF).json();
         JsonNode done = mira.post(
                         path + "/hand-ins",
-                        "{\"content\":\"FILES\",\"files\":[%d],\"note\":null}"
-                                .formatted(detail.at("/draft/files/0/id").asLong()),
+                        DemoServer.handIn(detail, "FILES"),
                         "If-Match",
                         "\"" + detail.at("/work/version").asLong() + "\"")
                 .json();

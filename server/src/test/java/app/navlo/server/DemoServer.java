@@ -1,5 +1,6 @@
 package app.navlo.server;
 
+import java.util.stream.Collectors;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
@@ -40,6 +41,20 @@ abstract class DemoServer extends AbstractTestNGSpringContextTests {
 
     static String path(JsonNode work) {
         return STUDENT + "/works/" + work.get("id").asLong();
+    }
+
+    /** What a person confirms who sees the draft of a piece of work as it lies in {@code detail}. */
+    static String handIn(JsonNode detail, String content) {
+        String files = detail.at("/draft/files")
+                .valueStream()
+                .map(file -> file.get("id").toString())
+                .collect(Collectors.joining(","));
+        return "{\"content\":\"%s\",\"files\":[%s],\"draft\":%s,\"note\":null}"
+                .formatted(content, files, detail.at("/draft/number"));
+    }
+
+    static TestClient.Answer undo(TestClient client, long change) {
+        return client.post(STUDENT + "/changes/" + change + "/undo", "");
     }
 
     static String version(JsonNode work) {

@@ -24,13 +24,6 @@ public class HandInTest extends DemoServer {
     };
     private static final byte[] PROGRAM = {'M', 'Z', (byte) 0x90, 0, 3, 0, 0, 0, 4, 0, 0, 0, (byte) 0xFF, (byte) 0xFF};
 
-    private static String handIn(JsonNode detail, String content) {
-        StringBuilder files = new StringBuilder();
-        detail.at("/draft/files").forEach(file -> files.append(files.isEmpty() ? "" : ",")
-                .append(file.get("id").asLong()));
-        return "{\"content\":\"%s\",\"files\":[%s],\"note\":null}".formatted(content, files);
-    }
-
     @Test
     public void aHandInEndsWithItsReceiptAndItsFileCanBeOpenedAgain() {
         TestClient mira = mira();
@@ -67,8 +60,7 @@ public class HandInTest extends DemoServer {
         assertEquals(withdrawn.at("/detail/work/stage").asString(), "DRAFT");
         assertEquals(withdrawn.at("/detail/draft/files/0/name").asString(), "soil-lab-5-ph.csv");
 
-        TestClient.Answer undone = mira.send(
-                "POST", STUDENT + "/changes/" + withdrawn.get("change").asLong() + "/undo", "");
+        TestClient.Answer undone = undo(mira, withdrawn.get("change").asLong());
         assertEquals(undone.status(), 201, undone.body());
         JsonNode again = mira.get(path(work)).json();
         assertEquals(again.at("/work/stage").asString(), "TURNED_IN");
@@ -123,7 +115,8 @@ public class HandInTest extends DemoServer {
                 .sorted()
                 .toList();
         tabs.shutdown();
-        assertEquals(statuses, List.of(201, 412));
+        assertEquals(statuses.get(0), Integer.valueOf(201));
+        assertTrue(List.of(409, 412).contains(statuses.get(1)), "the other is on its way, or there: " + statuses);
         assertEquals(mira.get(path(work)).json().get("handIns").size(), 1);
     }
 
@@ -176,8 +169,7 @@ public class HandInTest extends DemoServer {
         assertEquals(done.status(), 201, done.body());
         assertFalse(done.json().at("/detail/mayWithdraw").asBoolean());
         long change = done.json().get("change").asLong();
-        assertEquals(
-                mira.send("POST", STUDENT + "/changes/" + change + "/undo", "").status(), 201);
+        assertEquals(undo(mira, change).status(), 201);
         assertEquals(mira.get(path(work)).json().at("/work/attemptsUsed").asInt(), 0);
     }
 

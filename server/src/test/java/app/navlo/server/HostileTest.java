@@ -82,12 +82,8 @@ public class HostileTest extends DemoServer {
         JsonNode work = anything(mira, "Anything, with a picture");
         JsonNode drafted =
                 mira.upload(path(work) + "/draft/files", "plan.svg", SVG).json();
-        long file = drafted.at("/draft/files/0/id").asLong();
-        TestClient.Answer done = mira.post(
-                path(work) + "/hand-ins",
-                "{\"content\":\"FILES\",\"files\":[" + file + "],\"note\":null}",
-                "If-Match",
-                version(drafted.get("work")));
+        TestClient.Answer done =
+                mira.post(path(work) + "/hand-ins", handIn(drafted, "FILES"), "If-Match", version(drafted.get("work")));
         TestClient.Answer served = mira.get(
                 path(work) + "/hand-ins/" + done.json().at("/receipt/id").asLong() + "/files/1");
         assertEquals(served.raw().body(), SVG);

@@ -30,8 +30,11 @@ public class MessageTest extends DemoServer {
     @DataProvider
     public static Object[][] facts() {
         return new Object[][] {
-            {"Details: two joints", "Handed in, listed as missing", "College gradebook lists it as missing"},
-            {"Soil lab 4", "Two scores", "scored 44 on the course site and 41 in College gradebook"},
+            {"Details: two joints", "Listed as missing, handed in", "My receipt is attached"},
+            {"Setting out an ellipse", "Flagged late, handed in on time", "(receipt "},
+            {"Survey report", "Shut, and I can't open it", "waits for “Botanical plate 4"},
+            {"Soil lab 4", "An answer", "You wrote about “Soil lab 4"},
+            {"Levelling: a closed loop", "Two dues", "in College gradebook. Which of them holds?"},
             {"Site section", "Sent back", "I need the section as a PDF"},
             {"Unit test 2", "Open it again", "scored 34 of 60, below the pass mark"},
             {"Colour notes", "Scored nought", "scored 0 of 20"},

@@ -44,7 +44,7 @@ public class NextTest extends DemoServer {
             assertTrue(said.add(move.get("work").asLong()), move.toString());
         }
         for (JsonNode left : next.get("left")) {
-            yours++;
+            yours += left.get("because").asString().equals("SHUT_FOR_GOOD") ? 0 : 1;
             assertTrue(said.add(left.get("work").asLong()), left.toString());
         }
         for (JsonNode inClass : next.get("inClass")) {
@@ -105,11 +105,11 @@ public class NextTest extends DemoServer {
         JsonNode wished = next(mira, "");
         assertEquals(planned(wished).get(0), Long.valueOf(last));
         assertTrue(wished.at("/moves/0/first").asBoolean());
-        assertFalse(wished.get("wishesCost").isNull(), "a wish without its price");
+        assertFalse(wished.get("prices").isEmpty(), "a wish without its price");
         long change = first.json().get("change").asLong();
         assertEquals(mira.post(STUDENT + "/changes/" + change + "/undo", "").status(), 201);
         assertEquals(planned(next(mira, "")), before);
-        assertTrue(next(mira, "").get("wishesCost").isNull());
+        assertTrue(next(mira, "").get("prices").isEmpty());
     }
 
     @Test
@@ -131,7 +131,7 @@ public class NextTest extends DemoServer {
             }
         }
         assertEquals(wish(mira, work, "{\"kind\":\"NONE\",\"notBefore\":null}").status(), 200);
-        assertTrue(next(mira, "").get("wishesCost").isNull());
+        assertTrue(next(mira, "").get("prices").isEmpty());
     }
 
     @Test

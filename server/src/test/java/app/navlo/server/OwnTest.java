@@ -28,10 +28,6 @@ public class OwnTest extends DemoServer {
         return answer.json().get("change").asLong();
     }
 
-    private static TestClient.Answer undo(TestClient client, long change) {
-        return client.post(STUDENT + "/changes/" + change + "/undo", "");
-    }
-
     private static TestClient.Answer send(TestClient client, String method, String path, String body) {
         return client.send(
                 method, path, body, "Idempotency-Key", UUID.randomUUID().toString());
@@ -69,6 +65,35 @@ public class OwnTest extends DemoServer {
         assertEquals(detail(mira, work).at("/work/effortMinutes").asInt(), 200);
     }
 
+    private static TestClient.Answer revise(TestClient client, String path, String number, String body) {
+        return client.send(
+                "PUT",
+                path,
+                "{\"tag\":null,\"body\":\"" + body + "\"}",
+                "If-Match",
+                number,
+                "Idempotency-Key",
+                UUID.randomUUID().toString());
+    }
+
+    @Test
+    public void aNoteThatWasSavedElsewhereIsntWrittenOverButShown() {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Key 9");
+        changeOf(mira.post(TOGETHER, form("\"note\":{\"tag\":null,\"body\":\"Lens.\"}", work)));
+        JsonNode note = detail(mira, work).at("/notes/0");
+        String path = STUDENT + "/notes/" + note.get("id").asLong();
+        String seen = note.get("number").toString();
+        changeOf(revise(mira, path, seen, "Lens and tweezers."));
+        TestClient.Answer other = revise(mira, path, seen, "Lens and gloves.");
+        assertEquals(other.status(), 412, other.body());
+        assertEquals(other.json().at("/there/text").asString(), "Lens and tweezers.");
+        assertEquals(detail(mira, work).at("/notes/0/body").asString(), "Lens and tweezers.");
+        String there = other.json().at("/there/number").toString();
+        changeOf(revise(mira, path, there, "Lens and gloves."));
+        assertEquals(detail(mira, work).at("/notes/0/body").asString(), "Lens and gloves.");
+    }
+
     @Test
     public void aNoteIsAddedChangedRemovedAndBroughtBack() {
         TestClient mira = mira();
@@ -77,11 +102,12 @@ public class OwnTest extends DemoServer {
         JsonNode note = detail(mira, work).at("/notes/0");
         assertEquals(note.get("tag").asString(), "kit");
         String path = STUDENT + "/notes/" + note.get("id").asLong();
-        changeOf(send(mira, "PUT", path, "{\"tag\":null,\"body\":\"Borrow the tripod from Jens.\"}"));
+        String number = note.get("number").toString();
+        changeOf(revise(mira, path, number, "Borrow the tripod from Jens."));
         assertEquals(detail(mira, work).at("/notes/0/body").asString(), "Borrow the tripod from Jens.");
         long removed = changeOf(send(mira, "DELETE", path, ""));
         assertEquals(detail(mira, work).get("notes").size(), 0);
-        assertEquals(send(mira, "PUT", path, "{\"tag\":null,\"body\":\"x\"}").status(), 404);
+        assertEquals(revise(mira, path, number, "x").status(), 404);
         undo(mira, removed);
         assertEquals(work(mira, "Theodolite").get("notes").asInt(), 1);
     }

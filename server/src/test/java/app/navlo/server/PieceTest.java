@@ -160,13 +160,15 @@ public class PieceTest extends DemoServer {
     }
 
     @Test
-    public void theTwoRecordsAreComparedAndItIsSaidWhomToBelieve() {
+    public void theTwoRecordsAreComparedAndItIsSaidWhatHangsOnIt() {
         JsonNode missing = detail("Details: two joints").at("/material/records/0/disagreements/0");
         assertTrue(missing.get("words").asString().startsWith("Turned in on the site, and missing"));
-        assertEquals(missing.get("believe").asString(), "Believe what is here");
+        assertTrue(missing.get("advice").asString().startsWith("Show the receipt"), missing.toString());
         JsonNode scores = detail("Soil lab 4").at("/material/records/0/disagreements/0");
-        assertEquals(scores.get("believe").asString(), "Believe College gradebook");
-        assertEquals(scores.get("settledBy").asString(), "2026-11-24T23:00:00Z", "Soil is graded on Wednesdays");
+        assertEquals(scores.get("advice").asString(), "Ask which one holds: 3 points hang on it");
+        JsonNode dues = detail("Tax on plants").at("/material/records/0/disagreements/0");
+        assertEquals(dues.get("words").asString(), "The dues differ");
+        assertEquals(dues.get("points").asString(), "4.5", "a due three days later would have cost nothing");
         assertEquals(
                 detail("Worksheet 5").at("/material/records/0/disagreements").size(), 0);
     }

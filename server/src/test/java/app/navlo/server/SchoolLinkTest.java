@@ -76,8 +76,8 @@ public class SchoolLinkTest extends DemoServer {
     }
 
     /** @return the change that undoes it */
-    private static long undo(TestClient mira, long change) {
-        TestClient.Answer undone = mira.post(STUDENT + "/changes/" + change + "/undo", "");
+    private static long undone(TestClient mira, long change) {
+        TestClient.Answer undone = undo(mira, change);
         assertEquals(undone.status(), 201, undone.body());
         return undone.json().get("change").asLong();
     }
@@ -116,11 +116,11 @@ public class SchoolLinkTest extends DemoServer {
         long id = link(mira, "Thornmere course site").get("id").asLong();
         JsonNode imports = mira.get(LINKS + "/" + id + "/imports").json();
         assertEquals(imports.get(0).get("added").asInt(), 1);
-        long undoing = undo(mira, imports.get(0).get("change").asLong());
+        long undoing = undone(mira, imports.get(0).get("change").asLong());
         assertEquals(titles(mira).size(), many - 1);
         ask(mira, "Thornmere course site");
         assertEquals(titles(mira).size(), many - 1, "what was undone isn't brought again");
-        undo(mira, undoing);
+        undone(mira, undoing);
         assertEquals(titles(mira).size(), many);
     }
 
@@ -219,7 +219,7 @@ public class SchoolLinkTest extends DemoServer {
         assertTrue(records.get("agreeing").asInt() > 30, records.get("agreeing").toString());
         JsonNode differing = records.get("differing").get(0);
         assertEquals(differing.get("book").asString(), "College gradebook");
-        assertFalse(differing.at("/disagreements/0/toDo").asString().isEmpty(), differing.toString());
+        assertFalse(differing.at("/disagreements/0/advice").asString().isEmpty(), differing.toString());
         String path = STUDENT + "/works/" + differing.get("work").asLong() + "/match";
         String form = "{\"book\":\"College gradebook\",\"with\":null}";
         TestClient.Answer parted = mira.send(
@@ -229,7 +229,7 @@ public class SchoolLinkTest extends DemoServer {
         long book = link(mira, "College gradebook").get("id").asLong();
         assertEquals(mira.post(LINKS + "/" + book + "/asking?anew=true", "").status(), 200);
         assertFalse(mira.get(STUDENT + "/records").body().contains("\"work\":" + differing.get("work") + ","));
-        undo(mira, parted.json().get("change").asLong());
+        undone(mira, parted.json().get("change").asLong());
         assertTrue(mira.get(STUDENT + "/records").body().contains("\"work\":" + differing.get("work") + ","));
         assertEquals(
                 mira.send("PUT", path, form.replace("College", "No"), "Idempotency-Key", "k" + System.nanoTime())
@@ -281,35 +281,47 @@ public class SchoolLinkTest extends DemoServer {
         assertTrue(link(mira, "Soil calendar").get("paused").asBoolean());
         JsonNode removed = delete(mira, path).json();
         assertEquals(mira.get(LINKS).json().get("links").size(), 2);
-        undo(mira, removed.get("change").asLong());
+        undone(mira, removed.get("change").asLong());
         assertEquals(mira.get(LINKS).json().get("links").size(), 3);
         delete(mira, path);
     }
 
-    private static TestClient.Answer handInText(TestClient mira, JsonNode work) {
+    private static JsonNode draftText(TestClient mira, JsonNode work) {
         String path = path(work);
-        assertEquals(
-                mira.send("PUT", path + "/draft", "{\"text\":\"Loam, and eleven worms.\"}", "If-Match", version(work))
-                        .status(),
-                200);
-        return mira.post(
-                path + "/hand-ins",
-                "{\"content\":\"TEXT\",\"files\":[],\"note\":null}",
+        String number = mira.get(path).json().at("/draft/number").toString();
+        TestClient.Answer saved =
+                mira.send("PUT", path + "/draft", "{\"text\":\"Loam, and eleven worms.\",\"number\":" + number + "}");
+        assertEquals(saved.status(), 200, saved.body());
+        return saved.json();
+    }
+
+    private static TestClient.Answer handInText(TestClient mira, JsonNode drafted, String key) {
+        return mira.send(
+                "POST",
+                path(drafted.get("work")) + "/hand-ins",
+                handIn(drafted, "TEXT"),
                 "If-Match",
-                version(work(mira, work.get("title").asString())));
+                version(drafted.get("work")),
+                "Idempotency-Key",
+                key);
     }
 
     @Test(dependsOnMethods = "aCalendarIsALinkToo")
     public void aHandInIsWithTheSchoolBeforeItCountsAndComesBackOnce() {
         TestClient mira = mira();
-        JsonNode work = work(mira, "Depreciation of a greenhouse");
+        JsonNode drafted = draftText(mira, work(mira, "Depreciation of a greenhouse"));
         standIns.college().fault(Fault.DOWN);
-        TestClient.Answer refused = handInText(mira, work);
-        assertEquals(refused.status(), 503, refused.body());
-        assertTrue(refused.body().contains("does not count as done yet"), refused.body());
-        assertEquals(work(mira, "Depreciation of a greenhouse").get("stage").asString(), "DRAFT");
+        TestClient.Answer unknown = handInText(mira, drafted, "press");
+        assertEquals(unknown.status(), 503, unknown.body());
+        assertTrue(unknown.body().contains("It may have arrived at Thornmere course site"), unknown.body());
+        JsonNode waiting = mira.get(path(drafted.get("work"))).json();
+        assertEquals(waiting.at("/work/stage").asString(), "DRAFT");
+        assertTrue(
+                waiting.at("/onItsWay/unknown").asBoolean(),
+                waiting.get("onItsWay").toString());
+        assertEquals(handInText(mira, drafted, "one press too many").status(), 409);
         standIns.college().fault(Fault.NONE);
-        TestClient.Answer taken = handInText(mira, work(mira, "Depreciation of a greenhouse"));
+        TestClient.Answer taken = handInText(mira, drafted, "press");
         assertEquals(taken.status(), 201, taken.body());
         JsonNode receipt = taken.json().get("receipt");
         assertEquals(receipt.get("school").asString(), "Thornmere course site");

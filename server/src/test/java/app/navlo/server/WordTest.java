@@ -41,7 +41,7 @@ public class WordTest extends DemoServer {
 
     private static long undo(TestClient client, TestClient.Answer done) {
         String change = done.json().get("change").asString();
-        return client.post(STUDENT + "/changes/" + change + "/undo", "").status();
+        return undo(client, Long.parseLong(change)).status();
     }
 
     @Test
@@ -206,6 +206,8 @@ public class WordTest extends DemoServer {
                 "PUT",
                 path,
                 "{\"tag\":null,\"body\":\"Boots.\"}",
+                "If-Match",
+                note.get("number").toString(),
                 key,
                 UUID.randomUUID().toString());
         JsonNode changed = mira.get(STUDENT + "/notes").json().get(0);

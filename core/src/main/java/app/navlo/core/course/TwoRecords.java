@@ -78,6 +78,7 @@ public final class TwoRecords {
         WAIT_FOR_THE_SCORE("It will likely settle when it is graded"),
         SHOW_RECEIPT("Show the receipt: it should have settled by now, and {points} points hang on it"),
         ASK("Ask which one holds: {points} points hang on it"),
+        BY_RULE("The course's rule on late work takes it off"),
         NOTHING("Nothing hangs on which one is right");
 
         private final String template;
@@ -132,7 +133,16 @@ public final class TwoRecords {
         boolean penalty = there.equals(raw);
         boolean saidByDues = penalty && state().due() != null && differ(state().due(), other.due());
         if (!saidByDues) {
-            differ(Kind.SCORES_DIFFER, penalty ? Explained.PENALTY : null, there, kept);
+            if (penalty) {
+                differences.add(new Difference(
+                        Kind.SCORES_DIFFER,
+                        Explained.PENALTY,
+                        Rational.ZERO,
+                        Rational.ZERO,
+                        Reason.of(Advice.BY_RULE)));
+            } else {
+                differ(Kind.SCORES_DIFFER, null, there, kept);
+            }
         }
     }
 
