@@ -20,11 +20,7 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Links to the simulated school, over HTTP: what it tells is here, once, whatever is wrong with it. */
-@TestPropertySource(
-        properties = {
-            "spring.datasource.url=jdbc:h2:mem:${random.uuid};DB_CLOSE_DELAY=-1",
-            "navlo.feeds.follow-clock=false"
-        })
+@TestPropertySource(properties = {TestSettings.MEMORY, "navlo.feeds.follow-clock=false"})
 @DirtiesContext
 public class SchoolLinkTest extends DemoServer {
     private static final String LINKS = STUDENT + "/links";

@@ -10,6 +10,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,13 +56,28 @@ public class Boards {
 
     /** @throws Refusal if the student has no such work */
     public Board.Entry one(long student, long id, Instant now) {
+        return several(student, List.of(id), now).get(0);
+    }
+
+    /**
+     * In the order of {@code ids}.
+     *
+     * @throws Refusal if the student has no such work
+     */
+    public List<Board.Entry> several(long student, List<Long> ids, Instant now) {
         Stored stored = storeroom.of(student);
-        Work work = stored.works().get(id);
-        if (work == null) {
-            throw Refusal.notFound("piece of work");
+        Map<Long, CourseBook> books = new HashMap<>();
+        List<Board.Entry> entries = new ArrayList<>();
+        for (long id : ids) {
+            Work work = stored.works().get(id);
+            if (work == null) {
+                throw Refusal.notFound("piece of work");
+            }
+            CourseBook book = books.computeIfAbsent(
+                    work.definition().courseId(), course -> stored.books().of(course, now));
+            entries.add(stored.entry(book, book.finding(Long.toString(id))));
         }
-        CourseBook book = stored.books().of(work.definition().courseId(), now);
-        return stored.entry(book, book.finding(Long.toString(id)));
+        return entries;
     }
 
     /**

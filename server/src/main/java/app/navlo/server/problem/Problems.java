@@ -4,7 +4,9 @@ import app.navlo.core.check.IllegalInput;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import org.springframework.dao.DataAccessException;
 import org.springframework.dao.PessimisticLockingFailureException;
+import org.springframework.dao.QueryTimeoutException;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -60,8 +62,8 @@ public class Problems extends ResponseEntityExceptionHandler {
     }
 
     /** Somebody else writes the same for very long. */
-    @ExceptionHandler(PessimisticLockingFailureException.class)
-    ResponseEntity<ProblemDetail> busy(PessimisticLockingFailureException busy) {
+    @ExceptionHandler({PessimisticLockingFailureException.class, QueryTimeoutException.class})
+    ResponseEntity<ProblemDetail> busy(DataAccessException busy) {
         return refused(Refusal.of(
                 HttpStatus.SERVICE_UNAVAILABLE,
                 "Something else is being written just now",

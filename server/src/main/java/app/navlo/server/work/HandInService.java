@@ -213,7 +213,7 @@ public class HandInService {
     static boolean mayRecord(Board.Entry entry) {
         Work.Definition definition = entry.work().definition();
         Move move = entry.state().move();
-        return definition.expectsHandIn()
+        return entry.finding().item().expectsHandIn()
                 && definition.parts() == null
                 && definition.kind() != WorkKind.QUIZ
                 && definition.kind() != WorkKind.TEST

@@ -89,11 +89,8 @@ class OwnDesk {
             throw Refusal.invalid("wish.before", "Say what it comes before, and only if it does.");
         }
         return once(writer, "together " + form, () -> {
-            List<Board.Entry> entries = form.works().stream()
-                    .distinct()
-                    .sorted()
-                    .map(work -> desk.open(writer, work))
-                    .toList();
+            List<Board.Entry> entries = desk.openAll(
+                    writer, form.works().stream().distinct().sorted().toList());
             long change = desk.change(writer, kind(form), summary(form, entries));
             entries.forEach(entry -> deed(writer, change, form, entry));
             live.changed(writer.student());

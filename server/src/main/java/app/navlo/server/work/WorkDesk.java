@@ -12,6 +12,7 @@ import app.navlo.server.store.Facts;
 import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -48,6 +49,13 @@ public class WorkDesk {
             throw Refusal.changedSince(entry.work().definition().title());
         }
         return entry;
+    }
+
+    /** Several as they stand, in the order given, locked until the transaction ends. */
+    List<Board.Entry> openAll(Writer writer, List<Long> ids) {
+        changes.lock(writer.student());
+        ids.forEach(work -> works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work")));
+        return boards.several(writer.student(), ids, now());
     }
 
     public long change(Writer writer, ChangeKind kind, String summary) {

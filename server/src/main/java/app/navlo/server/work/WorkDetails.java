@@ -89,7 +89,7 @@ class WorkDetails {
         SaidViews said = SaidViews.read(feedback, student, work);
         List<Receipt> receipts = receipts(entry);
         Optional<Drafts.Draft> draft = drafts.find(work);
-        boolean yours = state.mayHandIn() && definition.expectsHandIn();
+        boolean yours = state.mayHandIn() && entry.finding().item().expectsHandIn();
         boolean inParts = definition.parts() != null;
         return new WorkDetail(
                 WorkViews.of(entry, files(entry, receipts, draft)),
