@@ -5,6 +5,7 @@ import type { Schemas } from '../../api/client';
 import { leewayQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
+import { stakeWords } from '../../lib/readings';
 import { minutesBetween, moment, near, span } from '../../lib/time';
 import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
@@ -157,7 +158,7 @@ function Banks({ banks }: { banks: readonly Schemas['BankView'][] }) {
           <p className="mt-1 text-[14px] text-ink-2">
             {bank.uses.length === 0
               ? 'No token would bring anything just now: keep them.'
-              : `The best use, worth ${(Math.round(Number(bank.worth) * 10) / 10).toString()} course points:`}
+              : `The best use, worth ${stakeWords(bank.worth)} of the course:`}
           </p>
           <ul className="text-[14px]">
             {bank.uses.map((use) => (

@@ -97,7 +97,7 @@ public class LeewayController {
 
     /**
      * @param uses the best of what is left, over all work of the course
-     * @param worth of that, in the units of the course's figure
+     * @param worth of that, in percent of the course
      */
     public record BankView(long course, int left, int of, List<BankUseView> uses, String worth) {}
 

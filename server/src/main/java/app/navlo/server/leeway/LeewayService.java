@@ -3,7 +3,9 @@ package app.navlo.server.leeway;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.course.LeewayCase;
+import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.Reading;
 import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.Choices.Choice;
@@ -206,7 +208,7 @@ class LeewayService {
         List<Candidate> candidates = cases.entrySet().stream()
                 .filter(one -> book.has(Long.toString(one.getKey()))
                         && one.getValue().finding().tokens().may())
-                .map(one -> candidate(one.getKey(), one.getValue()))
+                .map(one -> candidate(book, one.getKey(), one.getValue()))
                 .sorted(Comparator.comparing(Candidate::id))
                 .toList();
         TokenBank.BestUse best = TokenBank.bestUse(book.tokensLeft(), candidates);
@@ -222,26 +224,28 @@ class LeewayService {
                 Figures.text(best.total().minus(without)));
     }
 
-    /** What it brings the course without tokens, with one, with two, by its impact. */
-    private static Candidate candidate(long work, LeewayCase one) {
+    /** What it brings the course in percent without tokens, with one, with two. */
+    private static Candidate candidate(CourseBook book, long work, LeewayCase one) {
         List<Rational> values = new ArrayList<>();
         for (Choice choice : one.choices()) {
             if (choice.kind() == Choices.Kind.LATE_WITHOUT_ASKING) {
-                values.add(0, worth(one.finding(), choice.score()));
+                values.add(0, worth(book, one.finding(), choice.score()));
             } else if (choice.kind() == Choices.Kind.USE_TOKENS && choice.bars().isEmpty()) {
-                values.add(worth(one.finding(), choice.score()));
+                values.add(worth(book, one.finding(), choice.score()));
             }
         }
         return new Candidate(Long.toString(work), values);
     }
 
-    private static Rational worth(Finding finding, Rational score) {
-        Rational full = finding.expectedPercent()
-                .times(finding.item().marking().possible())
-                .dividedBy(Rational.HUNDRED);
-        return finding.impact() == null || full.isZero()
-                ? Rational.ZERO
-                : finding.impact().times(score).dividedBy(full);
+    private static Rational worth(CourseBook book, Finding finding, Rational score) {
+        Rational rises = expected(book, finding, score).minus(expected(book, finding, Rational.ZERO));
+        return book.percent(rises).max(Rational.ZERO);
+    }
+
+    private static Rational expected(CourseBook book, Finding finding, Rational score) {
+        Rational figure = book.trial(List.of(WhatIf.counts(finding.id(), score)), List.of())
+                .figure(Reading.EXPECTED);
+        return figure == null ? Rational.ZERO : figure;
     }
 
     private static List<LeewayEventView> history(Board board) {

@@ -21,7 +21,9 @@ final class ReceiptPdf {
     /** Named by the number that everybody calls the receipt by. */
     static String nameOf(Receipt receipt) {
         return "Receipt " + receipt.id() + ", "
-                + receipt.title().replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|]", " ").strip() + ".pdf";
+                + receipt.title()
+                        .replaceAll("[\\p{Cntrl}/\\\\:*?\"<>|\\s]+", " ")
+                        .strip() + ".pdf";
     }
 
     /**

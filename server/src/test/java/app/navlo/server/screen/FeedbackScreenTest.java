@@ -57,9 +57,9 @@ public class FeedbackScreenTest extends Screen {
         Page page = stream(mira());
         Locator asked = line(page, "A redo was asked for");
         assertThat(asked).containsText("Planting plan, sheet 1");
-        asked.getByText("Start the redo").click();
+        asked.getByText("Go to the redo").click();
         assertThat(pane(page)).containsText("Planting plan, sheet 1");
-        assertThat(page).hasURL(Pattern.compile("/work/\\d+"));
+        assertThat(page).hasURL(Pattern.compile("/feedback/\\d+"));
     }
 
     @Test

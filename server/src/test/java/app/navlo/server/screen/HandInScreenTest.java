@@ -142,7 +142,7 @@ public class HandInScreenTest extends Screen {
         Locator confirm =
                 dialog(page).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in the text"));
         confirm.click();
-        assertThat(notice(page, "Navlo can’t be reached")).isVisible();
+        assertThat(notice(page, "It may have arrived at Thornmere course site")).isVisible();
         page.unroute("**/hand-ins");
         confirm.click();
         assertThat(dialog(page)).containsText("Receipt");

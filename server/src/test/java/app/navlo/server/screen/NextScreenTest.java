@@ -36,7 +36,8 @@ public class NextScreenTest extends Screen {
     public void theFirstPageSaysWhatToDoNowAndWhy() {
         Page page = next(mira());
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
-                .containsText(Pattern.compile("\\d+ moves are yours; .* course points can still be saved"));
+                .containsText(
+                        Pattern.compile("\\d+ moves are yours; the plan keeps [\\d.]+ of [\\d.]+ % that hang on them"));
         Locator first = moves(page).first();
         assertThat(first).containsText("Finish the hand-in · Planting plan, sheet 2");
         first.getByLabel(Pattern.compile("^1: why ")).click();

@@ -231,12 +231,15 @@ public class PieceScreenTest extends Screen {
         assertThat(pane).containsText("Two records disagree");
         press(pane, "Write to Maren Aldous").first().click();
         assertThat(page.getByLabel("Message", new Page.GetByLabelOptions().setExact(true)))
-                .hasValue(Pattern.compile("College gradebook lists it as missing"));
+                .hasValue(Pattern.compile("It is listed as missing. My receipt is attached"));
+        assertThat(dialog(page)).containsText("Receipt ");
         page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("nobody");
         page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("maren.aldous@thornmere.example");
         press(dialog(page), "Send the message").click();
         assertThat(part(page, "said")).containsText("Messages I wrote");
         assertThat(part(page, "said")).containsText(Pattern.compile("· sent"));
+        part(page, "said").getByText("Listed as missing, and handed in").click();
+        assertThat(part(page, "said")).containsText(Pattern.compile("Receipt \\d+, Details two joints in stone.pdf"));
     }
 
     @Test

@@ -91,8 +91,13 @@ public class SchoolScreenTest extends Screen {
         dialog(page)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in the text"))
                 .click();
-        assertThat(notice(page, "can't be reached")).containsText("does not count as done yet");
+        assertThat(notice(page, "It may have arrived at Thornmere course site")).containsText("can't do it twice");
+        assertThat(pane).containsText("The hand-in is on its way to Thornmere course site");
         assertThat(row(page, "Worksheet 8")).not().containsText("Turned in");
+        standIns.college().fault(Fault.NONE);
+        page.getByLabel("Move the clock on by 1 hour").click();
+        assertThat(row(page, "Worksheet 8")).containsText("Turned in");
+        assertThat(pane).not().containsText("on its way");
     }
 
     @Test
@@ -182,7 +187,7 @@ public class SchoolScreenTest extends Screen {
         page.navigate(address("/s/1/links"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Details: two joints in stone"))
                 .click();
-        button(page, "College gradebook speaks of other work").click();
+        button(page, "Put it with other work").click();
         page.getByLabel("Work of Planting Design Studio").selectOption("Plant list for shade");
         assertAccessible(page);
         button(page, "Put it there").click();

@@ -51,12 +51,15 @@ public class StandingScreenTest extends Screen {
                             AriaRole.LINK,
                             new Page.GetByRoleOptions().setName(view).setExact(true))
                     .click();
-            assertThat(page.getByRole(AriaRole.ALERT)).containsText("Not handed in: Planting plan, sheet 2");
+            assertThat(page.getByRole(AriaRole.ALERT))
+                    .containsText("Planting plan, sheet 2: the long border: a draft, not handed in");
         }
         page.getByRole(AriaRole.ALERT)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more")))
                 .click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(Pattern.compile("^Sent back")))
+        page.getByRole(
+                        AriaRole.MENUITEM,
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Site section through the terrace")))
                 .click();
         assertThat(pane(page)).containsText("Site section through the terrace");
     }

@@ -315,7 +315,8 @@ public class WorkScreenTest extends Screen {
         assertThat(find(page, "Test: day books")).containsText("so far");
         assertThat(find(page, "Site section")).containsText("Sent back");
         assertThat(find(page, "Evidence: food webs")).containsText("redo open");
-        assertThat(page.getByRole(AriaRole.ALERT)).containsText("Not handed in: Planting plan, sheet 2");
+        assertThat(page.getByRole(AriaRole.ALERT))
+                .containsText("Planting plan, sheet 2: the long border: a draft, not handed in");
     }
 
     @Test
