@@ -63,6 +63,27 @@ public class FeedbackScreenTest extends Screen {
     }
 
     @Test
+    public void theSameSignalsAreCountedEverywhereAndOneIsPutAside() {
+        Page page = mira();
+        Locator more = page.getByRole(AriaRole.ALERT)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more")));
+        int many = Integer.parseInt(more.innerText().replaceAll("\\D", "")) + 1;
+        page.navigate(address("/s/1/next"));
+        assertThat(signals(page, many)).isVisible();
+        stream(page);
+        assertThat(signals(page, many)).isVisible();
+        button(page, "Put aside: Colour notes: four weeks at one window").click();
+        assertThat(signals(page, many - 1)).isVisible();
+        notice(page, "Put aside").getByText("Undo").click();
+        assertThat(signals(page, many)).isVisible();
+        assertAccessible(page);
+    }
+
+    private static Locator signals(Page page, int many) {
+        return page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(many + " things need you"));
+    }
+
+    @Test
     public void wordsAreFoundAndAllIsMarkedReadAtOnceAndUndone() {
         Page page = stream(mira());
         page.getByLabel("Find in what was said").fill("iron pan");

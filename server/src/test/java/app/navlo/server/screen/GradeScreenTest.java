@@ -129,6 +129,30 @@ public class GradeScreenTest extends Screen {
     }
 
     @Test
+    public void aLeewayLinkLeadsToItsRowAndClosedWorkWaitsForTheAnswer() {
+        Page page = at("leeway/81");
+        Locator row = page.locator("[data-case='81']");
+        assertThat(row).isInViewport();
+        assertThat(row).containsText("best: wait for the answer");
+        assertThat(row).containsText("if it is given; 0 of 20 if not");
+        assertThat(page.locator("[data-case]").filter(new Locator.FilterOptions().setHasText("Closing test")))
+                .hasCount(0);
+        assertThat(page.locator("[data-case]").filter(new Locator.FilterOptions().setHasText("Herbarium")))
+                .containsText("best: hand it in when it is done");
+    }
+
+    @Test
+    public void aTargetOffersOnlyWhatCanChangeIt() {
+        Page page = at("standing/4");
+        Locator on = page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("on"));
+        assertThat(on).containsText("Theodolite: first angles");
+        for (String settled : new String[] {"Survey report", "Practice: level", "Site safety sheet"}) {
+            assertThat(on).not().containsText(settled);
+        }
+        assertThat(page.locator("[data-item='93']")).containsText("not counted here");
+    }
+
+    @Test
     public void leewayComparesTheChoicesAndAnExtensionIsAskedForAndTakenBack() {
         Page page = at("leeway");
         Locator first = page.locator("[data-case]").first();

@@ -152,6 +152,46 @@ public class HandInScreenTest extends Screen {
     }
 
     @Test
+    public void whatTwoTabsWroteStandsSideBySideAndNothingIsLost() {
+        Page one = mira();
+        Page other = one.context().newPage();
+        other.navigate(one.url());
+        open(one, "Field notes: where the water");
+        open(other, "Field notes: where the water");
+        Locator here = one.getByLabel("Text", new Page.GetByLabelOptions().setExact(true));
+        here.fill("Wet until evening.");
+        assertThat(pane(one)).containsText("Saved as a draft.");
+        Locator there = other.getByLabel("Text", new Page.GetByLabelOptions().setExact(true));
+        assertThat(there).hasValue("Wet until evening.");
+        other.route("**/works/*", route -> route.abort());
+        here.fill("Wet until night.");
+        assertThat(pane(one)).containsText("Saved as a draft.");
+        there.fill("Dry by noon.");
+        Locator both = other.getByRole(AriaRole.ALERT)
+                .filter(new Locator.FilterOptions().setHasText("It was saved elsewhere in the meantime"));
+        assertThat(both).containsText("Wet until night.");
+        assertThat(both).containsText("Dry by noon.");
+        other.unroute("**/works/*");
+        button(other, "Keep what is written here").click();
+        assertThat(both).hasCount(0);
+        assertThat(here).hasValue("Dry by noon.");
+        other.close();
+    }
+
+    @Test
+    public void takingBackSaysWhatItCostsAndWhatElseThereIs() {
+        Page page = mira();
+        Locator pane = open(page, "Cut and fill for a terrace");
+        assertThat(pane).containsText("Add what is lacking");
+        button(page, "Withdraw it").click();
+        assertThat(dialog(page)).containsText("Handing in again now keeps 21 of 30, until today");
+        assertAccessible(page);
+        button(page, "Ask the teacher to send it back").click();
+        assertThat(page.getByLabel("Message", new Page.GetByLabelOptions().setExact(true)))
+                .hasValue(Pattern.compile("Could you send it back to me"));
+    }
+
+    @Test
     public void whatIsDoneInOneTabShowsInTheOther() {
         Page one = mira();
         Page other = one.context().newPage();
