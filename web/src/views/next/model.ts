@@ -60,7 +60,7 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
     if (because.kind === 'SAFE_BY') return `Safe if in by ${when}`;
     return Number(because.loses) < 0.05
       ? `In time for ${when}`
-      : `In by ${when}, or ${stakeWords(because.loses)} less`;
+      : `${move.deed === 'PREPARE' ? 'Ready' : 'In'} by ${when}, or ${stakeWords(because.loses)} less`;
   }
   return 'Loses nothing by waiting; it fits here';
 }

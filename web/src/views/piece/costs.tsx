@@ -4,6 +4,7 @@ import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { LIMIT_WORDS, sentence } from '../../lib/words';
 import { type Level, StepChart } from '../../ui/step-chart';
+import { hasCosts } from './model';
 import { Part } from './piece';
 
 /** What it costs to wait, as a curve and instant by instant. */
@@ -11,7 +12,7 @@ function Costs({ detail }: { detail: Detail }) {
   const { zone } = useStudent();
   const now = useNow();
   const { work, worth } = detail;
-  if (detail.costs.length === 0) return null;
+  if (!hasCosts(detail)) return null;
   return (
     <Part title="What it costs to wait" id="costs">
       <CostCurve detail={detail} now={now} />

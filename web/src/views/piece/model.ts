@@ -130,6 +130,11 @@ export interface PartPlace {
   name: string;
 }
 
+/** What happens at a time costs nothing by waiting: it can't be done before or after. */
+export function hasCosts(detail: Detail): boolean {
+  return detail.costs.length > 0 && detail.work.endsAt === null;
+}
+
 /** The parts that a piece of work has, in the order in which they matter now. */
 export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
   const { work, material } = detail;
@@ -145,8 +150,8 @@ export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
     ['asked', 'Asked', detail.instructions !== '' || material.attachments.length > 0],
     ['attempts', 'Attempts', material.attempts.length > 0 && (work.kind === 'QUIZ' || work.kind === 'TEST')],
     ['rubric', 'Rubric', material.rubric !== null],
-    ['costs', 'Cost', detail.costs.length > 0],
-    ['worth', detail.costs.length > 0 ? '' : 'Worth', true],
+    ['costs', 'Cost', hasCosts(detail)],
+    ['worth', hasCosts(detail) ? '' : 'Worth', true],
     ['said', 'Said', said && !answered],
     ['hand-ins', 'Receipts', detail.handIns.length > 0],
     ['notes', 'Notes', detail.notes.length > 0 || mayWrite],

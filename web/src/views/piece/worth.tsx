@@ -99,9 +99,7 @@ function Worth({ detail }: { detail: Detail }) {
             <dt className="text-ink-2">{name}</dt>
             <dd className={hot ? 'text-loss' : undefined}>
               {words}
-              {name === 'Expected' && worth.preparing === null && worth.shutBy.length === 0 && (
-                <OwnExpected detail={detail} />
-              )}
+              {name === 'Expected' && worth.shutBy.length === 0 && <OwnExpected detail={detail} />}
               {name === 'Preparing' && <OwnPreparing detail={detail} />}
             </dd>
           </div>
