@@ -21,6 +21,7 @@ public final class Bench {
         ALL.put("board", BoardBench::run);
         ALL.put("page", PageBench::run);
         ALL.put("budget", BudgetBench::run);
+        ALL.put("next", NextBench::run);
         ALL.put("what-if", WhatIfBench::run);
         ALL.put("table", TableBench::run);
         ALL.put("timeline", TimelineBench::run);

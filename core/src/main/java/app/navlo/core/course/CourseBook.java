@@ -232,6 +232,16 @@ public final class CourseBook {
     }
 
     /**
+     * By how much the reading <em>expected</em> moves if a piece of work counts with so many points, after every penalty, and
+     * all else stays: the same as a trial of that alone.
+     *
+     * @return in the units of the figure, below 0 for a loss; 0 where it never counts, and where the course has no figure
+     */
+    public Rational moves(String work, Rational points) {
+        return all.moves(work, points);
+    }
+
+    /**
      * The course if things were otherwise; nothing is kept.
      *
      * @param added work that isn't there

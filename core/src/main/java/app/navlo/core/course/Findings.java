@@ -56,6 +56,12 @@ final class Findings {
         this.leeway = leeway;
     }
 
+    /** By how much {@code expected} moves if a piece of work counts with so many points; 0 where it never counts. */
+    Rational moves(String work, Rational points) {
+        GradedWork values = graded.get(work);
+        return values == null ? Rational.ZERO : impact.with(values, points).orElse(Rational.ZERO);
+    }
+
     /** @param forGood the work at the root of it, where it is shut for good */
     Finding of(Worked one, List<Shut> shut, Set<String> forGood) {
         GradedWork values = graded.get(one.id());

@@ -1,7 +1,6 @@
 package app.navlo.core.course;
 
 import app.navlo.core.exact.Rational;
-import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.reason.Rule;
@@ -184,7 +183,9 @@ public final class TwoRecords {
     private void differ(Kind kind, @Nullable Explained explained, Rational one, Rational another) {
         Rational points = one.minus(another);
         points = points.signum() < 0 ? points.negate() : points;
-        Rational stake = expectedWith(one).minus(expectedWith(another));
+        Rational stake = points.isZero()
+                ? Rational.ZERO
+                : book.moves(finding.id(), one).minus(book.moves(finding.id(), another));
         stake = stake.signum() < 0 ? stake.negate() : stake;
         differences.add(new Difference(kind, explained, points, stake, advice(kind, points)));
     }
@@ -208,15 +209,6 @@ public final class TwoRecords {
     private String dayWords(Instant day, SchoolCalendar calendar) {
         LocalDate date = calendar.dayOf(day);
         return date.equals(calendar.dayOf(book.now())) ? "today" : DAY.format(date);
-    }
-
-    private Rational expectedWith(Rational points) {
-        if (finding.graded() == null) {
-            return Rational.ZERO;
-        }
-        Rational figure = book.trial(List.of(WhatIf.counts(finding.id(), points)), List.of())
-                .figure(Reading.EXPECTED);
-        return figure == null ? Rational.ZERO : figure;
     }
 
     private static boolean differ(Instant one, @Nullable Instant other) {

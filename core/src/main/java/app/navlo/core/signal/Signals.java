@@ -2,11 +2,8 @@ package app.navlo.core.signal;
 
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
-import app.navlo.core.course.Trial;
 import app.navlo.core.course.TwoRecords;
-import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
-import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.work.Actor;
@@ -16,6 +13,7 @@ import app.navlo.core.work.Move;
 import app.navlo.core.work.Redo;
 import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Stamp;
 import app.navlo.core.work.Timing;
 import app.navlo.core.work.WorkState;
 import java.time.Duration;
@@ -51,11 +49,9 @@ public final class Signals {
         this.finding = finding;
         this.around = around;
         this.now = book.now();
-        this.facts = finding.work().facts().stream()
-                .filter(fact -> !fact.stamp().at().isAfter(now))
-                .sorted(Comparator.comparing((Fact fact) -> fact.stamp().at())
-                        .thenComparing(fact -> fact.stamp().order()))
-                .toList();
+        this.facts = new ArrayList<>(finding.work().facts());
+        this.facts.removeIf(fact -> fact.stamp().at().isAfter(now));
+        this.facts.sort(Comparator.comparing(Fact::stamp, Stamp.CHRONOLOGICAL));
     }
 
     /** The most pressing first; empty if nothing asks for anything. */
@@ -114,7 +110,7 @@ public final class Signals {
         if (!soon || !now.isAfter(due)) {
             return;
         }
-        Rational brings = expectedWith(raw()).minus(figure(book.trial(List.of(), List.of())));
+        Rational brings = book.moves(finding.id(), raw());
         if (brings.signum() > 0) {
             add(Reason.of(SignalKind.ASKING_ENDS).with("until", until), until.minus(ASKING_SOON), until, brings);
         }
@@ -247,7 +243,7 @@ public final class Signals {
                         raw,
                         null,
                         book.rules().calendar());
-        return expectedWith(raw).minus(expectedWith(late.score()));
+        return book.moves(finding.id(), raw).minus(book.moves(finding.id(), late.score()));
     }
 
     private void records() {
@@ -353,16 +349,6 @@ public final class Signals {
                 whole));
     }
 
-    /** The course's figure if the work counted with so many points; 0 where it has none. */
-    private Rational expectedWith(Rational points) {
-        return figure(book.trial(List.of(WhatIf.counts(finding.id(), points)), List.of()));
-    }
-
-    private static Rational figure(Trial trial) {
-        Rational figure = trial.figure(Reading.EXPECTED);
-        return figure == null ? Rational.ZERO : figure;
-    }
-
     private Rational raw() {
         return finding.expectedPercent()
                 .times(finding.item().marking().possible())
@@ -370,7 +356,12 @@ public final class Signals {
     }
 
     private Optional<Fact> last(Predicate<Fact> which) {
-        return facts.stream().filter(which).reduce((earlier, later) -> later);
+        for (int i = facts.size() - 1; i >= 0; i--) {
+            if (which.test(facts.get(i))) {
+                return Optional.of(facts.get(i));
+            }
+        }
+        return Optional.empty();
     }
 
     /** When it was last returned or scored so that the student sees it. */

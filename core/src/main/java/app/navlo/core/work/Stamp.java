@@ -14,7 +14,8 @@ import java.util.Objects;
  * @param source where it was told: typed in, a feed, a file
  */
 public record Stamp(Instant at, Instant learnt, long order, Actor by, String name, String source) {
-    static final Comparator<Stamp> CHRONOLOGICAL =
+    /** Of one instant, in the order in which they were made. */
+    public static final Comparator<Stamp> CHRONOLOGICAL =
             Comparator.comparing(Stamp::at).thenComparingLong(Stamp::order);
 
     public Stamp {

@@ -6,6 +6,9 @@ import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.next.Aim;
 import app.navlo.core.reason.Sentences;
+import app.navlo.core.signal.Around;
+import app.navlo.core.signal.Signal;
+import app.navlo.core.signal.Signals;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkState;
@@ -52,6 +55,7 @@ public record Board(
      *
      * @param own what the student reckons of it
      * @param notes of one's own, the latest first
+     * @param around what is known of it beside the facts
      * @param titles gives the words for a piece of work
      */
     public record Entry(
@@ -63,7 +67,13 @@ public record Board(
             Efforts.WorkEffort effort,
             CourseBook book,
             Finding finding,
+            Around around,
             UnaryOperator<String> titles) {
+        /** What asks for the student's attention, the most pressing first. */
+        public List<Signal> signals() {
+            return Signals.of(book, finding, around);
+        }
+
         public Instant now() {
             return book.now();
         }

@@ -42,10 +42,8 @@ public class BoardViews {
     private final HandIns handIns;
     private final Drafts drafts;
     private final OwnHours hours;
-    private final BoardSignals signals;
 
-    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours, BoardSignals signals) {
-        this.signals = signals;
+    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours) {
         this.handIns = handIns;
         this.drafts = drafts;
         this.hours = hours;
@@ -75,7 +73,9 @@ public class BoardViews {
                 counts(board.entries()),
                 tide(board, hours.of(board)),
                 board.time().isEmpty(),
-                signals.of(board).stream().map(signal -> signal(board, signal)).toList(),
+                BoardSignals.of(board).stream()
+                        .map(signal -> signal(board, signal))
+                        .toList(),
                 board.entries().stream()
                         .filter(entry -> entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG))
                         .map(entry -> entry.work().id())

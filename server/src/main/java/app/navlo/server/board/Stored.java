@@ -3,12 +3,15 @@ package app.navlo.server.board;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.next.Aim;
+import app.navlo.core.signal.Around;
 import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.Course;
+import app.navlo.server.store.Material;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -18,6 +21,8 @@ import java.util.Optional;
  *
  * @param last the last change of this student
  * @param notes by work, the latest first
+ * @param records that other systems have, by work
+ * @param wrote when the student last wrote about each piece of work
  * @param time to work in; empty if the student has never said
  * @param aims by course
  */
@@ -29,6 +34,8 @@ record Stored(
         Map<Long, List<RecordedFact>> facts,
         Map<Long, Own.Figures> figures,
         Map<Long, List<Own.Note>> notes,
+        Map<Long, List<Material.OtherRecord>> records,
+        Map<Long, Instant> wrote,
         Optional<TimeSheet> time,
         Map<Long, Aim> aims,
         Efforts efforts,
@@ -45,6 +52,16 @@ record Stored(
                 efforts.of(work.id()),
                 book,
                 finding,
+                around(work.id()),
+                this::title);
+    }
+
+    private Around around(long work) {
+        return new Around(
+                wrote.get(work),
+                records.getOrDefault(work, List.of()).stream()
+                        .map(BoardSignals::around)
+                        .toList(),
                 this::title);
     }
 

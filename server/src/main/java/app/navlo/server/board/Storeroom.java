@@ -4,6 +4,8 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Facts;
+import app.navlo.server.store.Letters;
+import app.navlo.server.store.Material;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.OwnCourses;
 import app.navlo.server.store.OwnTimes;
@@ -36,6 +38,8 @@ class Storeroom {
     private final Own own;
     private final OwnCourses ownCourses;
     private final OwnTimes times;
+    private final Material material;
+    private final Letters letters;
     private final Cache<Changes.Mark, Stored> kept = Caffeine.newBuilder()
             .maximumSize(STUDENTS_KEPT)
             .expireAfterAccess(Duration.ofMinutes(20))
@@ -48,7 +52,11 @@ class Storeroom {
             Facts facts,
             Own own,
             OwnCourses ownCourses,
-            OwnTimes times) {
+            OwnTimes times,
+            Material material,
+            Letters letters) {
+        this.material = material;
+        this.letters = letters;
         this.ownCourses = ownCourses;
         this.times = times;
         this.changes = changes;
@@ -86,6 +94,8 @@ class Storeroom {
                 own.notes(student, undone).stream()
                         .filter(note -> note.work() != null)
                         .collect(Collectors.groupingBy(Own.Note::work)),
+                material.otherRecordsOf(student, undone),
+                letters.lastWritten(student, undone),
                 times.find(student, undone),
                 ownCourses.aims(student, undone),
                 efforts,

@@ -3,9 +3,7 @@ package app.navlo.server.leeway;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Finding;
 import app.navlo.core.course.LeewayCase;
-import app.navlo.core.course.WhatIf;
 import app.navlo.core.exact.Rational;
-import app.navlo.core.grade.Reading;
 import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.Choices.Choice;
@@ -238,14 +236,8 @@ class LeewayService {
     }
 
     private static Rational worth(CourseBook book, Finding finding, Rational score) {
-        Rational rises = expected(book, finding, score).minus(expected(book, finding, Rational.ZERO));
+        Rational rises = book.moves(finding.id(), score).minus(book.moves(finding.id(), Rational.ZERO));
         return book.percent(rises).max(Rational.ZERO);
-    }
-
-    private static Rational expected(CourseBook book, Finding finding, Rational score) {
-        Rational figure = book.trial(List.of(WhatIf.counts(finding.id(), score)), List.of())
-                .figure(Reading.EXPECTED);
-        return figure == null ? Rational.ZERO : figure;
     }
 
     private static List<LeewayEventView> history(Board board) {

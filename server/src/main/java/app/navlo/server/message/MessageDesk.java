@@ -1,7 +1,6 @@
 package app.navlo.server.message;
 
 import app.navlo.server.board.Board;
-import app.navlo.server.board.BoardSignals;
 import app.navlo.server.board.Boards;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.message.MessageController.DraftsView;
@@ -30,7 +29,6 @@ import org.springframework.transaction.annotation.Transactional;
 class MessageDesk {
     private final Boards boards;
     private final Letters letters;
-    private final BoardSignals signals;
     private final Material material;
     private final Receipts receipts;
     private final Changes changes;
@@ -42,7 +40,6 @@ class MessageDesk {
     MessageDesk(
             Boards boards,
             Letters letters,
-            BoardSignals signals,
             Material material,
             Receipts receipts,
             Changes changes,
@@ -52,7 +49,6 @@ class MessageDesk {
             ServerClock clock) {
         this.boards = boards;
         this.letters = letters;
-        this.signals = signals;
         this.material = material;
         this.receipts = receipts;
         this.changes = changes;
@@ -72,11 +68,7 @@ class MessageDesk {
                 Objects.requireNonNullElse(course.teacher(), ""),
                 address,
                 settings.canSend(),
-                MessageDraft.of(
-                        entry,
-                        signals.of(student, entry),
-                        material.otherRecords(work, changes.undone(student)),
-                        writer));
+                MessageDraft.of(entry, entry.signals(), material.otherRecords(work, changes.undone(student)), writer));
     }
 
     @Transactional
