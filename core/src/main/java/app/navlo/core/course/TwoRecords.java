@@ -175,8 +175,11 @@ public final class TwoRecords {
                 ? finding.expectedPercent().times(possible).dividedBy(Rational.HUNDRED)
                 : finding.outcome().keptRaw();
         Instant handedIn = state().handedInAt() == null ? book.now() : state().handedInAt();
-        LatePolicy.Judged judged = finding.policy()
-                .judge(due, handedIn, possible, raw, null, book.rules().calendar());
+        LatePolicy policy = finding.outcome().keptRaw() == null
+                ? finding.policy()
+                : finding.policy().ofScores();
+        LatePolicy.Judged judged =
+                policy.judge(due, handedIn, possible, raw, null, book.rules().calendar());
         return judged.score();
     }
 

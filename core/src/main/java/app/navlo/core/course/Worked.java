@@ -31,7 +31,7 @@ record Worked(CourseWork work, WorkItem item, LatePolicy policy, WorkState state
                 item,
                 policy,
                 state,
-                attempts.judge(made, policy, item.marking().possible(), rules.calendar()));
+                attempts.judge(made, policy.ofScores(), item.marking().possible(), rules.calendar()));
     }
 
     /** Points lost to an extension come off before the late policy counts from the new due. */

@@ -15,6 +15,7 @@ import app.navlo.core.work.WorkKind;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -36,6 +37,10 @@ final class Duties {
 
     private static final Rational HOPED_FOR = Rational.of(6, 10);
 
+    private static final Comparator<Duty> BY_DUE = Comparator.<Duty, Instant>comparing(
+                    duty -> duty.finding().state().dueToCome(), Comparator.nullsLast(Comparator.naturalOrder()))
+            .thenComparing(duty -> duty.finding().item().title());
+
     private final Map<String, Aim> aims;
     private final Instant now;
     private final Map<String, Finding> findings = new HashMap<>();
@@ -47,7 +52,7 @@ final class Duties {
     }
 
     /**
-     * In the order of the courses and of their work.
+     * By due, then by title: of what is worth the same the planner takes the first.
      *
      * @param known of each course
      * @param aims by course; usual where there is none
@@ -65,6 +70,7 @@ final class Duties {
             }
             all.openInTime(findings).forEach(id -> found.add(all.duties.get(id)));
         });
+        found.sort(BY_DUE);
         return found;
     }
 
@@ -108,7 +114,25 @@ final class Duties {
                 gated.after,
                 gated.lag.toMinutes(),
                 onTime,
-                ways(book, finding, onTime.times(aim.importance())));
+                ways(book, finding, worth(book, finding, onTime).times(aim.importance())));
+    }
+
+    /**
+     * What orders it. Where nobody knows its points, the kind of work says how much may hang on it: little beside what is
+     * known, and shown nowhere.
+     */
+    private static Rational worth(CourseBook book, Finding finding, Rational onTime) {
+        boolean known =
+                onTime.signum() > 0 || finding.item().marking().possible().signum() > 0 || Scale.byCompletion(book);
+        if (known || !finding.work().counted()) {
+            return onTime;
+        }
+        return switch (finding.item().kind()) {
+            case TEST -> Rational.of(1);
+            case PROJECT -> Rational.of(6, 10);
+            case PRACTICE -> Rational.of(1, 10);
+            default -> finding.item().required() ? Rational.of(3, 10) : Rational.of(1, 10);
+        };
     }
 
     /** What was flagged incomplete lacks a part: a third of the whole effort is guessed. */
@@ -245,7 +269,8 @@ final class Duties {
             CourseBook book, Finding finding, @Nullable Instant due, @Nullable Instant ends, Rational onTime) {
         Instant close = finding.item().schedule().gradingClose();
         Instant last = close != null && (ends == null || close.isBefore(ends)) ? close : ends;
-        Rational possible = finding.item().marking().possible();
+        Rational pointsPossible = finding.item().marking().possible();
+        Rational possible = pointsPossible.isZero() ? Rational.HUNDRED : pointsPossible;
         List<LatePolicy.Step> kept = finding.state().toComplete()
                 ? finding.steps()
                 : finding.policy()
@@ -253,7 +278,7 @@ final class Duties {
         Rational safe = kept.isEmpty() ? Rational.ZERO : kept.get(0).score();
         List<Until> steps = new ArrayList<>();
         for (LatePolicy.Step step : kept) {
-            Rational share = possible.isZero() ? Rational.ONE : step.score().dividedBy(possible);
+            Rational share = step.score().dividedBy(possible);
             Rational value = safe.isZero() ? onTime : onTime.times(step.score()).dividedBy(safe);
             split(steps, step.handedIn(), value, share, finding);
         }

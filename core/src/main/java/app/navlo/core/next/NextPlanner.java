@@ -181,6 +181,7 @@ public final class NextPlanner {
     private List<Bonus> bonuses(CourseBook book) {
         List<Integer> jobs = IntStream.range(0, duties.size())
                 .filter(i -> duties.get(i).book() == book)
+                .filter(i -> duties.get(i).onTime().signum() > 0)
                 .boxed()
                 .toList();
         Rational figure = book.readings().of(Reading.EXPECTED).grade().figure();

@@ -26,6 +26,9 @@ public record LatePolicy(
     /** Late or not, all points count, and there is no cut-off. */
     public static final LatePolicy NONE = new LatePolicy(Duration.ZERO, new Penalty.None(), null, null);
 
+    /** Nobody has said what lateness costs, nor for how long late work is taken. */
+    public static final LatePolicy UNKNOWN = new LatePolicy(Duration.ZERO, new Penalty.Assumed(), null, null);
+
     /** A penalty without a cap or floor reaches zero at last; one too small to do so in ten years is cut. */
     private static final int MOST_STEPS = 4_000;
 
@@ -61,6 +64,16 @@ public record LatePolicy(
      */
     public record Step(@Nullable Instant handedIn, Rational score) {}
 
+    /** Whether what it says of lateness is assumed, because nobody has said. */
+    public boolean isAssumed() {
+        return penalty instanceof Penalty.Assumed;
+    }
+
+    /** By which scores are counted that there are: what is only assumed takes nothing off them. */
+    public LatePolicy ofScores() {
+        return isAssumed() ? new LatePolicy(grace, new Penalty.None(), floorPercent, cutoff) : this;
+    }
+
     /** How long after the due a hand-in is taken: a cut-off shorter than the grace ends with it. Null for no limit. */
     public @Nullable Duration takenFor() {
         return cutoff == null || cutoff.compareTo(grace) >= 0 ? cutoff : grace;
@@ -81,17 +94,22 @@ public record LatePolicy(
         boolean late = due != null && handedIn.isAfter(due);
         boolean withinGrace = late && !handedIn.isAfter(due.plus(grace));
         if (!late || withinGrace) {
-            Long days = penalty instanceof Penalty.PerDay ? Long.valueOf(0) : null;
+            Long days = penalty instanceof Penalty.PerDay || isAssumed() ? Long.valueOf(0) : null;
             return new Judged(late, withinGrace, days, Rational.ZERO, earned, Rational.ZERO, free(due, withinGrace));
         }
         Long days = days(due, handedIn, calendar);
         Rational percent = percent(days);
         Rational score = score(percent, possible, earned, earnedByDue);
-        return new Judged(
-                true, false, days, percent, score, earned.minus(score), because(days, percent, earned, score));
+        Reason reason = isAssumed()
+                ? Reason.of(LateRule.ASSUMED).with("percent", percent)
+                : because(days, percent, earned, score);
+        return new Judged(true, false, days, percent, score, earned.minus(score), reason);
     }
 
     private @Nullable Long days(Instant due, Instant handedIn, SchoolCalendar calendar) {
+        if (isAssumed()) {
+            return Measure.SPANS_24H.days(due, handedIn, calendar);
+        }
         return penalty instanceof Penalty.PerDay perDay
                 ? Long.valueOf(perDay.measure().days(due, handedIn, calendar))
                 : null;
@@ -111,6 +129,9 @@ public record LatePolicy(
     }
 
     private Rational percent(@Nullable Long days) {
+        if (isAssumed() && days != null) {
+            return Penalty.Assumed.percentAfter(days);
+        }
         if (penalty instanceof Penalty.PerDay perDay && days != null) {
             return perDay.percentAfter(days);
         }
@@ -118,6 +139,9 @@ public record LatePolicy(
     }
 
     private Rational loss(Rational percent, Rational possible, Rational earned, Rational earnedByDue) {
+        if (isAssumed()) {
+            return Base.POSSIBLE.loss(percent, possible, earned, earnedByDue);
+        }
         if (penalty instanceof Penalty.PerDay perDay) {
             return perDay.base().loss(percent, possible, earned, earnedByDue);
         }
@@ -207,6 +231,15 @@ public record LatePolicy(
             return edges;
         }
         edges.add(due.plus(grace));
+        if (isAssumed()) {
+            Iterator<Instant> days = Measure.SPANS_24H.steps(due, calendar);
+            for (long day = 0; Penalty.Assumed.percentAfter(day).compareTo(Rational.HUNDRED) < 0; day++) {
+                Instant edge = days.next();
+                if (edge.isAfter(edges.get(0))) {
+                    edges.add(edge);
+                }
+            }
+        }
         if (penalty instanceof Penalty.PerDay perDay) {
             Iterator<Instant> days = perDay.measure().steps(due, calendar);
             for (long day = 0;

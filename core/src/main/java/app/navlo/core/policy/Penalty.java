@@ -42,4 +42,19 @@ public sealed interface Penalty {
             return percentAfter(days + 1).compareTo(percentAfter(days)) > 0;
         }
     }
+
+    /**
+     * Nobody has said what lateness costs. Where a figure is needed all the same: 20 % of the points possible at the due, 10 %
+     * more for each 24 hours after it, and nothing is left after seven days. It says nothing of scores that there are.
+     */
+    record Assumed() implements Penalty {
+        private static final long DAYS_TAKEN = 7;
+
+        /** @param days begun since the due */
+        static Rational percentAfter(long days) {
+            return days <= 0
+                    ? Rational.ZERO
+                    : days > DAYS_TAKEN ? Rational.HUNDRED : Rational.of(10).plus(Rational.of(10 * days));
+        }
+    }
 }

@@ -236,6 +236,7 @@ public final class Signals {
         Rational raw =
                 finding.outcome().keptRaw() == null ? raw() : finding.outcome().keptRaw();
         LatePolicy.Judged late = finding.policy()
+                .ofScores()
                 .judge(
                         state().due(),
                         state().due().plus(finding.policy().grace()).plusSeconds(1),

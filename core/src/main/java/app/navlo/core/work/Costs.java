@@ -16,8 +16,9 @@ public final class Costs {
     /**
      * @param limit what ends acceptance then; null where only points are lost
      * @param lost of full marks, the points that waiting beyond this instant costs; 0 where nothing but the word "late" is
+     * @param unknown whether nobody has said what it costs, so that {@code lost} is assumed
      */
-    public record CostDate(Instant at, @Nullable Limit limit, Rational lost) {
+    public record CostDate(Instant at, @Nullable Limit limit, Rational lost, boolean unknown) {
         public boolean endsAcceptance() {
             return limit != null;
         }
@@ -27,29 +28,36 @@ public final class Costs {
      * Soonest first; empty when nothing is to be handed in. A due is among them even where lateness is free.
      *
      * @param steps what the late policy keeps of full marks, as {@link app.navlo.core.policy.LatePolicy#steps} says
+     * @param assumed whether the policy is assumed: then nothing but the due is certain to cost something
      */
-    public static List<CostDate> ahead(WorkState state, List<LatePolicy.Step> steps, Instant now) {
+    public static List<CostDate> ahead(WorkState state, List<LatePolicy.Step> steps, boolean assumed, Instant now) {
         List<CostDate> dates = new ArrayList<>();
         if (!state.toHandIn()) {
             return dates;
         }
-        for (int i = 0; i + 1 < steps.size(); i++) {
-            Rational lost = steps.get(i).score().minus(steps.get(i + 1).score());
-            dates.add(new CostDate(steps.get(i).handedIn(), null, lost));
-        }
         Instant due = state.toComplete() ? null : state.dueToCome();
         Instant ends = state.acceptance().ends();
+        for (int i = 0; i + 1 < steps.size(); i++) {
+            Rational lost = steps.get(i).score().minus(steps.get(i + 1).score());
+            if (!assumed || steps.get(i).handedIn().equals(due)) {
+                dates.add(new CostDate(steps.get(i).handedIn(), null, lost, assumed));
+            }
+        }
         boolean dueAhead = due != null && !due.isBefore(now) && (ends == null || due.isBefore(ends));
         if (dueAhead && dates.stream().noneMatch(date -> date.at().equals(due))) {
-            dates.add(new CostDate(due, null, Rational.ZERO));
+            dates.add(new CostDate(due, null, Rational.ZERO, assumed));
         }
         if (ends != null && !ends.isBefore(now)) {
-            Rational left = steps.isEmpty()
-                    ? Rational.ZERO
-                    : steps.get(steps.size() - 1).score();
-            dates.add(new CostDate(ends, state.acceptance().endedBy(), left));
+            dates.add(new CostDate(ends, state.acceptance().endedBy(), left(steps, assumed), false));
         }
         dates.sort(Comparator.comparing(CostDate::at));
         return dates;
+    }
+
+    private static Rational left(List<LatePolicy.Step> steps, boolean assumed) {
+        if (steps.isEmpty()) {
+            return Rational.ZERO;
+        }
+        return steps.get(assumed ? 0 : steps.size() - 1).score();
     }
 }

@@ -67,7 +67,7 @@ public class FindingLawsTest {
 
     private static void costsAddUp(Finding finding, Instant now) {
         List<LatePolicy.Step> steps = finding.steps();
-        List<Costs.CostDate> costs = Costs.ahead(finding.state(), steps, now);
+        List<Costs.CostDate> costs = Costs.ahead(finding.state(), steps, false, now);
         Rational lost = Rational.sum(costs.stream().map(Costs.CostDate::lost).toList());
         boolean ends = !costs.isEmpty() && costs.get(costs.size() - 1).endsAcceptance();
         if (!steps.isEmpty() && ends) {

@@ -143,7 +143,7 @@ public class WorkStateLawsTest {
     @Test
     public void costsAheadAreInOrderAndEndWithAcceptance() {
         holdsForAll(8, (item, facts, now, random) -> {
-            List<Costs.CostDate> costs = Costs.ahead(state(item, facts, now), List.of(), now);
+            List<Costs.CostDate> costs = Costs.ahead(state(item, facts, now), List.of(), false, now);
             for (int i = 0; i < costs.size(); i++) {
                 assertFalse(costs.get(i).at().isBefore(now));
                 assertEquals(costs.get(i).endsAcceptance(), costs.get(i).limit() != null);

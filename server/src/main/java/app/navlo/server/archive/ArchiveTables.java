@@ -24,10 +24,10 @@ final class ArchiveTables {
     record Table(String name, String of, String order) {}
 
     static final List<Table> ALL = List.of(
+            new Table("change", OF_STUDENT, "id"),
             new Table("term", OF_STUDENT, "id"),
             new Table("day_off", OF_TERM, "term_id, first_day"),
             new Table("grading_period", OF_TERM, "id"),
-            new Table("change", OF_STUDENT, "id"),
             new Table("course", OF_STUDENT, "id"),
             new Table("course_revision", OF_CHANGE, "id"),
             new Table("course_rules", OF_CHANGE, "id"),
@@ -71,6 +71,8 @@ final class ArchiveTables {
             new Table("link_key", OF_CHANGE, "id"),
             new Table("link_import", OF_CHANGE, "change_id"),
             new Table("table_mapping", OF_STUDENT, "heads"),
+            new Table("state_word", OF_STUDENT, "word"),
+            new Table("unknown_aside", OF_STUDENT, "id"),
             new Table("message", OF_STUDENT, "id"),
             new Table(
                     "message_file",

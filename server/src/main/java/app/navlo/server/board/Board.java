@@ -119,7 +119,7 @@ public record Board(
         }
 
         public List<Costs.CostDate> costs() {
-            return Costs.ahead(state(), finding.steps(), now());
+            return Costs.ahead(state(), finding.steps(), finding.policy().isAssumed(), now());
         }
 
         /** The number of the hand-in that is with the teacher or was returned last; null for none. */

@@ -199,7 +199,7 @@ public record BoardView(
      * @param limit what ends acceptance then; null where only points are lost
      * @param lost of full marks, by waiting beyond that instant; 0 where nothing but the word "late" is
      */
-    public record CostView(Instant at, Acceptance.@Nullable Limit limit, String lost) {}
+    public record CostView(Instant at, Acceptance.@Nullable Limit limit, String lost, boolean unknown) {}
 
     /**
      * @param points kept, after any late penalty; null where none may be shown

@@ -29,12 +29,32 @@ public class Boards {
         this.storeroom = storeroom;
     }
 
-    /** @param zone the student's own, for when no term or course says another */
+    /** Of what runs now. @param zone the student's own, for when no term or course says another */
     public Board read(long student, ZoneId zone, Instant now) {
-        Stored stored = storeroom.of(student);
+        return read(storeroom.of(student), student, zone, now, false);
+    }
+
+    /** Of what was closed and is kept to look at: of one term, or the courses that were closed by themselves. */
+    public Board closed(long student, ZoneId zone, Instant now) {
+        return read(storeroom.of(student), student, zone, now, true);
+    }
+
+    private static Board read(Stored stored, long student, ZoneId zone, Instant now, boolean closed) {
+        Map<Long, Course> courses = new LinkedHashMap<>();
+        stored.courses().forEach((id, course) -> {
+            if (course.isClosed(stored.terms()) == closed) {
+                courses.put(id, course);
+            }
+        });
+        Map<Long, Term> terms = new LinkedHashMap<>();
+        stored.terms().forEach((id, term) -> {
+            if (term.closed() == closed) {
+                terms.put(id, term);
+            }
+        });
         Map<Long, CourseBook> byCourse = new LinkedHashMap<>();
         List<Board.Entry> entries = new ArrayList<>();
-        for (long course : stored.courses().keySet()) {
+        for (long course : courses.keySet()) {
             CourseBook book = stored.books().of(course, now);
             byCourse.put(course, book);
             book.findings().forEach(finding -> entries.add(stored.entry(book, finding)));
@@ -43,10 +63,10 @@ public class Boards {
         return new Board(
                 student,
                 now,
-                zone(zone, stored.courses(), stored.terms()),
+                zone(zone, courses, terms),
                 stored.last(),
-                stored.courses(),
-                stored.terms(),
+                courses,
+                terms,
                 byCourse,
                 entries,
                 stored.time(),

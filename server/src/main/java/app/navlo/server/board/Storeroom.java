@@ -11,6 +11,7 @@ import app.navlo.server.store.OwnCourses;
 import app.navlo.server.store.OwnTimes;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.Term;
+import app.navlo.server.store.Terms;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import com.github.benmanes.caffeine.cache.Cache;
@@ -33,6 +34,7 @@ class Storeroom {
 
     private final Changes changes;
     private final Courses courses;
+    private final Terms terms;
     private final Works works;
     private final Facts facts;
     private final Own own;
@@ -48,6 +50,7 @@ class Storeroom {
     Storeroom(
             Changes changes,
             Courses courses,
+            Terms terms,
             Works works,
             Facts facts,
             Own own,
@@ -61,6 +64,7 @@ class Storeroom {
         this.times = times;
         this.changes = changes;
         this.courses = courses;
+        this.terms = terms;
         this.works = works;
         this.facts = facts;
         this.own = own;
@@ -78,18 +82,22 @@ class Storeroom {
         long student = mark.student();
         Set<Long> undone = changes.undone(student);
         Map<Long, Course> standing = courses.all(student, undone);
-        Map<Long, Term> terms = courses.terms(student);
+        Map<Long, Term> known = terms.all(student, undone);
         Map<Long, Work> all = works.all(student, undone, standing);
-        Map<Long, List<RecordedFact>> known = facts.all(student, undone);
+        Map<Long, List<RecordedFact>> happened = facts.all(student, undone);
         Map<Long, Own.Figures> figures = own.figures(student, undone);
         Efforts efforts = new Efforts(
-                all.values(), known, figures, own.minutesSpent(student, undone), ownCourses.refusals(student, undone));
+                all.values(),
+                happened,
+                figures,
+                own.minutesSpent(student, undone),
+                ownCourses.refusals(student, undone));
         return new Stored(
                 mark.last(),
                 standing,
-                terms,
-                all,
                 known,
+                all,
+                happened,
                 figures,
                 own.notes(student, undone).stream()
                         .filter(note -> note.work() != null)
@@ -99,6 +107,6 @@ class Storeroom {
                 times.find(student, undone),
                 ownCourses.aims(student, undone),
                 efforts,
-                new Books(standing, terms, all.values(), known, figures, efforts));
+                new Books(standing, known, all.values(), happened, figures, efforts));
     }
 }

@@ -95,7 +95,7 @@ public final class WorkViews {
     }
 
     public static CostView cost(Costs.CostDate cost) {
-        return new CostView(cost.at(), cost.limit(), Figures.text(cost.lost()));
+        return new CostView(cost.at(), cost.limit(), Figures.text(cost.lost()), cost.unknown());
     }
 
     private static ScoreView score(Board.Entry entry) {

@@ -33,6 +33,7 @@ import app.navlo.server.store.Own;
 import app.navlo.server.store.OwnTimes;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Term;
+import app.navlo.server.store.Terms;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import java.math.BigDecimal;
@@ -64,6 +65,7 @@ class DemoSeed {
     private final People people;
     private final Changes changes;
     private final Courses courses;
+    private final Terms terms;
     private final Works works;
     private final Facts facts;
     private final Feedback feedback;
@@ -79,6 +81,7 @@ class DemoSeed {
             People people,
             Changes changes,
             Courses courses,
+            Terms terms,
             Works works,
             Facts facts,
             Feedback feedback,
@@ -92,6 +95,7 @@ class DemoSeed {
         this.people = people;
         this.changes = changes;
         this.courses = courses;
+        this.terms = terms;
         this.works = works;
         this.facts = facts;
         this.feedback = feedback;
@@ -120,7 +124,7 @@ class DemoSeed {
         school.guardians().forEach(guardian -> people.accept(student, ids.get(guardian), now));
         long change = changes.add(new Changes.NewChange(
                 student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
-        long term = courses.addTerm(student, term(school, times));
+        long term = terms.add(student, change, term(school, times));
         String name = school.people().stream()
                 .filter(person -> person.email().equals(school.student()))
                 .findFirst()
@@ -201,6 +205,8 @@ class DemoSeed {
     private static Term term(School school, DemoTimes times) {
         return new Term(
                 0,
+                0,
+                false,
                 school.term().name(),
                 school.school(),
                 times.zone(),
@@ -385,7 +391,8 @@ class DemoSeed {
                         grade.letters(),
                         grade.decimals()),
                 written.ordered(),
-                written.paceCap());
+                written.paceCap(),
+                written.printed());
     }
 
     private static @Nullable RedoRule redo(DemoFiles.@Nullable RedoFile redo, DemoTimes times) {

@@ -63,6 +63,14 @@ public record GradeSheet(
     public static final GradeSheet POINTS =
             new GradeSheet(Kind.POINTS, List.of(), List.of(), null, List.of(), List.of(), null);
 
+    GradeSheet made(Kind other) {
+        return new GradeSheet(other, categories, standards, noneBelow, thresholds, letters, decimals);
+    }
+
+    GradeSheet copied() {
+        return new GradeSheet(kind, categories, standards, noneBelow, List.of(), letters, decimals);
+    }
+
     /** Work names its category by {@code name}. */
     public record CategorySheet(
             @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.")

@@ -14,7 +14,7 @@ import org.jspecify.annotations.Nullable;
 /**
  * What lateness costs, as it is written down. Percents are decimals from 0 to 100.
  *
- * @param percent once, or for each day; not used where the kind is none
+ * @param percent once, or for each day; not used where the kind is none or unknown
  * @param cap per day only; null for no cap
  * @param measure per day only
  * @param base what the percent is of; not used where the kind is none
@@ -42,12 +42,14 @@ public record LateSheet(
         @Nullable @Max(value = 20_000, message = "At most 20,000 hours.")
         Integer cutoffHours) {
     public enum Kind {
+        /** Nobody has said. */
+        UNKNOWN,
         NONE,
         FLAT,
         PER_DAY
     }
 
-    public static final LateSheet FREE = new LateSheet(0, Kind.NONE, null, null, null, null, null, null);
+    public static final LateSheet UNKNOWN = new LateSheet(0, Kind.UNKNOWN, null, null, null, null, null, null);
 
     /** @throws app.navlo.core.check.IllegalInput naming every field that doesn't fit */
     public LatePolicy policy() {
@@ -62,6 +64,7 @@ public record LateSheet(
         Rational each = Figures.orZero(percent);
         Base of = base == null ? Base.POSSIBLE : base;
         return switch (kind) {
+            case UNKNOWN -> new Penalty.Assumed();
             case NONE -> new Penalty.None();
             case FLAT -> new Penalty.Flat(each, of);
             case PER_DAY ->

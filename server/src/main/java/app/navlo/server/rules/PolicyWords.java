@@ -11,6 +11,10 @@ public final class PolicyWords {
     private PolicyWords() {}
 
     public static String of(LatePolicy policy) {
+        if (policy.isAssumed()) {
+            return "Nobody has said what late work costs here; where a figure is needed, 20 % off at the due and 10 % more"
+                    + " each day is assumed, for 7 days";
+        }
         StringBuilder words = new StringBuilder(penalty(policy.penalty()));
         if (!policy.grace().isZero()) {
             words.append(", after a grace of ").append(Sentences.span(policy.grace()));

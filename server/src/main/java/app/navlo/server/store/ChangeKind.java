@@ -12,6 +12,7 @@ public enum ChangeKind {
     WITHDRAW(true),
     ADD_COURSE(true),
     EDIT_COURSE(true),
+    EDIT_TERM(true),
     ADD_WORK(true),
     EDIT_WORK(true),
     REMOVE_WORK(true),

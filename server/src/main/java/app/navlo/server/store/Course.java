@@ -3,6 +3,7 @@ package app.navlo.server.store;
 import app.navlo.server.rules.RuleSheet;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -10,10 +11,11 @@ import org.jspecify.annotations.Nullable;
  *
  * @param version the last change that touched it
  * @param termId null for a course outside any term
+ * @param closed by itself; that of a closed term is out of the counts as well
  * @param rules as they were last written down
  */
 public record Course(
-        long id, long version, int position, @Nullable Long termId, Details details, RuleSheet rules) {
+        long id, long version, int position, @Nullable Long termId, boolean closed, Details details, RuleSheet rules) {
 
     /**
      * @param teacherEmail where the teacher can be written to; null where that isn't known
@@ -29,6 +31,12 @@ public record Course(
         public Details coloured(String other) {
             return new Details(name, shortName, teacher, teacherEmail, zone, other);
         }
+    }
+
+    /** Whether it is out of every count, by itself or with its term. */
+    public boolean isClosed(Map<Long, Term> terms) {
+        Term term = termId == null ? null : terms.get(termId);
+        return closed || (term != null && term.closed());
     }
 
     public static final List<String> COLOURS =

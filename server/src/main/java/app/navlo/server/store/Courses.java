@@ -3,8 +3,8 @@ package app.navlo.server.store;
 import app.navlo.server.rules.RuleSheet;
 import java.sql.ResultSet;
 import java.sql.SQLException;
-import java.time.LocalDate;
 import java.time.ZoneId;
+import java.util.Collection;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -18,7 +18,7 @@ import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
 
-/** Terms and courses of a student. */
+/** Courses of a student. */
 @Repository
 public class Courses {
     private final JdbcClient db;
@@ -34,7 +34,8 @@ public class Courses {
         Map<Long, RuleSheet> rules = rules(student, undone);
         Map<Long, Course> latest = new LinkedHashMap<>();
         db.sql("""
-                SELECT c.id, c.version, COALESCE(r.place, c.position) AS position, c.term_id, r.change_id, r.gone, r.name, r.short_name, r.teacher, r.teacher_email,
+                SELECT c.id, c.version, COALESCE(r.place, c.position) AS position,
+                       COALESCE(r.term_id, c.term_id) AS term_id, r.closed, r.change_id, r.gone, r.name, r.short_name, r.teacher, r.teacher_email,
                        r.zone, r.colour
                 FROM course c JOIN course_revision r ON r.course_id = c.id
                 WHERE c.student_id = :student
@@ -62,6 +63,7 @@ public class Courses {
                 row.getLong("version"),
                 row.getInt("position"),
                 Rows.longOrNull(row, "term_id"),
+                row.getBoolean("closed"),
                 new Course.Details(
                         row.getString("name"),
                         row.getString("short_name"),
@@ -101,21 +103,51 @@ public class Courses {
                 .param("change", change)
                 .update(key, "id");
         long id = key.getKeyAs(Long.class);
-        revise(id, change, details);
+        revise(id, change, details, new Where(null, termId, false, false));
         return id;
     }
 
-    public void revise(long course, long change, Course.Details details) {
-        revise(course, change, details, null);
+    /**
+     * Where a course stands from now on.
+     *
+     * @param place in the student's order, from 1; null for that in which it was added
+     * @param term that it belongs to; null for the one that it was added to
+     * @param closed out of every count, and kept to look at
+     * @param gone taken away, with all its work
+     */
+    public record Where(@Nullable Integer place, @Nullable Long term, boolean closed, boolean gone) {
+        /** Where it stands already. */
+        public static Where of(Course course) {
+            return new Where(course.position(), course.termId(), course.closed(), false);
+        }
+
+        public Where at(int other) {
+            return new Where(other, term, closed, gone);
+        }
+
+        public Where closed(boolean other) {
+            return new Where(place, term, other, gone);
+        }
+
+        public Where in(@Nullable Long other) {
+            return new Where(place, other, closed, gone);
+        }
+
+        public Where taken() {
+            return new Where(place, term, closed, true);
+        }
     }
 
-    /** @param place in the student's order, from 1; null for that in which it was added */
-    public void revise(long course, long change, Course.Details details, @Nullable Integer place) {
+    public void revise(long course, long change, Course.Details details, Where where) {
         db.sql("""
-                INSERT INTO course_revision (course_id, change_id, gone, name, short_name, teacher, teacher_email, zone, colour, place)
-                VALUES (:course, :change, FALSE, :name, :short, :teacher, :email, :zone, :colour, :place)
+                INSERT INTO course_revision (course_id, change_id, gone, closed, term_id, name, short_name, teacher,
+                                             teacher_email, zone, colour, place)
+                VALUES (:course, :change, :gone, :closed, :term, :name, :short, :teacher, :email, :zone, :colour, :place)
                 """)
-                .param("place", place)
+                .param("place", where.place())
+                .param("term", where.term())
+                .param("closed", where.closed())
+                .param("gone", where.gone())
                 .param("course", course)
                 .param("change", change)
                 .param("name", details.name())
@@ -125,6 +157,14 @@ public class Courses {
                 .param("zone", details.zone().getId())
                 .param("colour", details.colour())
                 .update();
+    }
+
+    /** The course that goes by a name among those that run; null for none. */
+    public static @Nullable Course named(Collection<Course> courses, String name) {
+        return courses.stream()
+                .filter(course -> course.details().name().equalsIgnoreCase(name.strip()))
+                .findFirst()
+                .orElse(null);
     }
 
     /** The course's rules as they are written down from now on. */
@@ -169,72 +209,5 @@ public class Courses {
                 SELECT course_id FROM course_revision WHERE change_id = :change
                 UNION SELECT course_id FROM course_rules WHERE change_id = :change
                 """).param("change", change).query(Long.class).list();
-    }
-
-    /** Terms of a student by number, the latest first. */
-    public Map<Long, Term> terms(long student) {
-        Map<Long, Term> terms = new LinkedHashMap<>();
-        db.sql("""
-                SELECT id, name, school, zone, first_day, last_day
-                FROM term WHERE student_id = :student ORDER BY first_day DESC, id
-                """).param("student", student).query((row, n) -> term(row)).list().stream()
-                .sorted(Comparator.comparing(Term::firstDay).reversed())
-                .forEach(term -> terms.put(term.id(), term));
-        return terms;
-    }
-
-    private Term term(ResultSet row) throws SQLException {
-        long id = row.getLong("id");
-        return new Term(
-                id,
-                row.getString("name"),
-                row.getString("school"),
-                ZoneId.of(row.getString("zone")),
-                row.getObject("first_day", LocalDate.class),
-                row.getObject("last_day", LocalDate.class),
-                db.sql("SELECT first_day, last_day, name FROM day_off WHERE term_id = :term ORDER BY first_day")
-                        .param("term", id)
-                        .query((off, n) -> new Term.DaysOff(
-                                off.getObject("first_day", LocalDate.class),
-                                off.getObject("last_day", LocalDate.class),
-                                off.getString("name")))
-                        .list(),
-                db.sql("SELECT name, closes_at FROM grading_period WHERE term_id = :term ORDER BY closes_at")
-                        .param("term", id)
-                        .query((period, n) ->
-                                new Term.GradingPeriod(period.getString("name"), Rows.instant(period, "closes_at")))
-                        .list());
-    }
-
-    public long addTerm(long student, Term term) {
-        KeyHolder key = new GeneratedKeyHolder();
-        db.sql("""
-                INSERT INTO term (student_id, name, school, zone, first_day, last_day)
-                VALUES (:student, :name, :school, :zone, :first, :last)
-                """)
-                .param("student", student)
-                .param("name", term.name())
-                .param("school", term.school())
-                .param("zone", term.zone().getId())
-                .param("first", term.firstDay())
-                .param("last", term.lastDay())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
-        for (Term.DaysOff off : term.daysOff()) {
-            db.sql("INSERT INTO day_off (term_id, first_day, last_day, name) VALUES (:term, :first, :last, :name)")
-                    .param("term", id)
-                    .param("first", off.first())
-                    .param("last", off.last())
-                    .param("name", off.name())
-                    .update();
-        }
-        for (Term.GradingPeriod period : term.closes()) {
-            db.sql("INSERT INTO grading_period (term_id, name, closes_at) VALUES (:term, :name, :closes)")
-                    .param("term", id)
-                    .param("name", period.name())
-                    .param("closes", period.closesAt())
-                    .update();
-        }
-        return id;
     }
 }

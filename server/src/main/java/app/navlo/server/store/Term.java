@@ -13,10 +13,14 @@ import java.util.Set;
 /**
  * A term with its days off and grading closes.
  *
+ * @param version of this very state of it
+ * @param closed kept to look at; its courses are out of every count
  * @param closes in order of time
  */
 public record Term(
         long id,
+        long version,
+        boolean closed,
         String name,
         String school,
         ZoneId zone,
@@ -35,6 +39,11 @@ public record Term(
         closes = closes.stream()
                 .sorted(Comparator.comparing(GradingPeriod::closesAt))
                 .toList();
+    }
+
+    /** The same, closed or open again. */
+    public Term closed(boolean other) {
+        return new Term(id, version, other, name, school, zone, firstDay, lastDay, daysOff, closes);
     }
 
     /** The days on which school is held, in the zone of a course. */

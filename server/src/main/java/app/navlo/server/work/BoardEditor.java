@@ -11,7 +11,6 @@ import app.navlo.server.store.Courses;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
-import java.util.Set;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -36,23 +35,6 @@ class BoardEditor {
 
     /** The change, and the number of the course or work that it is about. */
     record Edited(long change, long id) {}
-
-    @Transactional
-    public Edited addCourse(Writer writer, CourseForm form) {
-        return once(writer, "add course " + form, () -> {
-            Course.Details details = form.details();
-            Set<Long> undone = changes.undone(writer.student());
-            boolean taken = courses.all(writer.student(), undone).values().stream()
-                    .anyMatch(course -> course.details().name().equalsIgnoreCase(details.name()));
-            if (taken) {
-                throw Refusal.invalid("name", "You have a course of this name already. Give it another.");
-            }
-            long change = desk.change(writer, ChangeKind.ADD_COURSE, "Added the course " + details.name());
-            long id = courses.add(writer.student(), null, change, details);
-            live.changed(writer.student());
-            return new Edited(change, id);
-        });
-    }
 
     @Transactional
     public Edited addWork(Writer writer, WorkForm form) {

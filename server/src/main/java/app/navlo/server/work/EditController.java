@@ -50,16 +50,6 @@ public class EditController {
     public record ChangeView(
             long id, Instant at, String kind, String source, String summary, boolean stands, boolean undoable) {}
 
-    @PostMapping("/courses")
-    @ResponseStatus(HttpStatus.CREATED)
-    public EditedView addCourse(
-            @PathVariable long student,
-            @AuthenticationPrincipal Person person,
-            @RequestHeader("Idempotency-Key") String key,
-            @Valid @RequestBody CourseForm form) {
-        return EditedView.of(editor.addCourse(Writer.of(student, person, null, key), form));
-    }
-
     @PostMapping("/works")
     @ResponseStatus(HttpStatus.CREATED)
     public EditedView addWork(

@@ -307,7 +307,11 @@ class OwnDesk {
             for (PlacedCourse placed : form.courses()) {
                 place++;
                 Course.Details details = standing.get(placed.id()).details();
-                courses.revise(placed.id(), change, details.coloured(placed.colour()), place);
+                courses.revise(
+                        placed.id(),
+                        change,
+                        details.coloured(placed.colour()),
+                        Courses.Where.of(standing.get(placed.id())).at(place));
                 courses.touch(placed.id(), change);
             }
             live.changed(writer.student());

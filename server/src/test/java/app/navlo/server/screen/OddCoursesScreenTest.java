@@ -23,6 +23,7 @@ import app.navlo.server.store.Courses;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Term;
+import app.navlo.server.store.Terms;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
@@ -66,6 +67,9 @@ public class OddCoursesScreenTest extends Screen {
     private Courses courses;
 
     @Autowired
+    private Terms terms;
+
+    @Autowired
     private Works works;
 
     @Autowired
@@ -78,7 +82,7 @@ public class OddCoursesScreenTest extends Screen {
     /** A course of these categories, by its number. */
     private long course(String name, @Nullable Term term, GradeSheet.CategorySheet... categories) {
         long change = change("Added " + name);
-        Long termId = term == null ? null : courses.addTerm(MIRA, term);
+        Long termId = term == null ? null : terms.add(MIRA, change, term);
         Course.Details details = new Course.Details(name, name, null, null, ZONE, "teal");
         long course = courses.add(MIRA, termId, change, details);
         GradeSheet points = GradeSheet.POINTS;
@@ -91,7 +95,13 @@ public class OddCoursesScreenTest extends Screen {
                 course,
                 change,
                 new RuleSheet(
-                        plain.soonHours(), plain.late(), plain.leeway(), grade, plain.ordered(), plain.paceCap()));
+                        plain.soonHours(),
+                        plain.late(),
+                        plain.leeway(),
+                        grade,
+                        plain.ordered(),
+                        plain.paceCap(),
+                        null));
         return course;
     }
 
@@ -103,6 +113,8 @@ public class OddCoursesScreenTest extends Screen {
         LocalDate end = LocalDate.parse(last);
         return new Term(
                 0,
+                0,
+                false,
                 name,
                 "Thornmere",
                 ZONE,

@@ -1,6 +1,7 @@
-package app.navlo.server.work;
+package app.navlo.server.course;
 
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.store.Course;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
@@ -11,10 +12,20 @@ import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
-/** A course as a student types it in. */
+/**
+ * A course as a student types it in.
+ *
+ * @param shortName for narrow places; empty or null for the name itself
+ * @param teacherEmail empty or null where it isn't known
+ * @param graded how its grade is made, for a new course; null where that isn't known yet, or is set elsewhere
+ * @param rulesOf another course, whose rules a new one is to have; null for none
+ */
 public record CourseForm(
         @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.")
         String name,
+
+        @Nullable @Size(max = 40, message = "At most 40 letters.")
+        String shortName,
 
         @Nullable @Size(max = 120, message = "At most 120 letters.")
         String teacher,
@@ -25,7 +36,9 @@ public record CourseForm(
         String teacherEmail,
 
         @NotBlank(message = "Choose a time zone.") String zone,
-        @NotBlank(message = "Choose a colour.") String colour) {
+        @NotBlank(message = "Choose a colour.") String colour,
+        GradeSheet.@Nullable Kind graded,
+        @Nullable Long rulesOf) {
 
     private static final int SHORT = 40;
 
@@ -46,7 +59,9 @@ public record CourseForm(
         String plain = name.strip();
         return new Course.Details(
                 plain,
-                plain.length() <= SHORT ? plain : plain.substring(0, SHORT),
+                shortName == null || shortName.isBlank()
+                        ? plain.length() <= SHORT ? plain : plain.substring(0, SHORT)
+                        : shortName.strip(),
                 teacher == null || teacher.isBlank() ? null : teacher.strip(),
                 teacherEmail == null || teacherEmail.isBlank() ? null : teacherEmail.strip(),
                 parsed,

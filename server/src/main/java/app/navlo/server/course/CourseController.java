@@ -1,0 +1,95 @@
+package app.navlo.server.course;
+
+import app.navlo.server.account.Person;
+import app.navlo.server.rules.LateSheet;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.Writer;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestHeader;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Courses: added, named, closed, removed. */
+@RestController
+@RequestMapping("/api/students/{student}/courses")
+public class CourseController {
+    private final CourseDesk desk;
+
+    CourseController(CourseDesk desk) {
+        this.desk = desk;
+    }
+
+    public record CourseClosing(boolean closed) {}
+
+    /** @param courses that are to have this late rule */
+    public record SharedLate(
+            @NotEmpty(message = "Choose at least one course.") @Size(max = 200, message = "At most 200 courses.")
+            List<Long> courses,
+
+            @NotNull @Valid LateSheet late) {}
+
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView add(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody CourseForm form) {
+        return desk.add(Writer.of(student, person, null, key), form);
+    }
+
+    @PutMapping("/{course}")
+    public EditedView edit(
+            @PathVariable long student,
+            @PathVariable long course,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody CourseForm form) {
+        return desk.edit(Writer.of(student, person, version, key), course, form);
+    }
+
+    @PutMapping("/{course}/closing")
+    public EditedView close(
+            @PathVariable long student,
+            @PathVariable long course,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody CourseClosing form) {
+        return desk.close(Writer.of(student, person, version, key), course, form.closed());
+    }
+
+    @DeleteMapping("/{course}")
+    public EditedView remove(
+            @PathVariable long student,
+            @PathVariable long course,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader(HttpHeaders.IF_MATCH) String version,
+            @RequestHeader("Idempotency-Key") String key) {
+        return desk.remove(Writer.of(student, person, version, key), course);
+    }
+
+    /** One late rule for several courses at once. */
+    @PutMapping("/late")
+    public EditedView late(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody SharedLate form) {
+        return desk.copyLate(Writer.of(student, person, null, key), form.courses(), form.late());
+    }
+}
