@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Mira, signed in over HTTP, with as much work as is wanted. */
@@ -55,11 +56,21 @@ final class Client {
 
     /** Looks at a gradebook's bundle and takes it in. */
     void readIn(String name, byte[] content) throws IOException, InterruptedException {
-        JsonNode preview = JSON.readTree(upload("/api/students/1/link-files", name, content));
-        String path = "/api/students/1/link-files/" + preview.get("id").asLong() + "/application";
+        take(JSON.readTree(upload("/api/students/1/imports", name, content)));
+    }
+
+    /** Takes in what was looked at, with the choices that it came with; what is past stands as not handed in. */
+    private void take(JsonNode preview) throws IOException, InterruptedException {
+        String at = "/api/students/1/imports/" + preview.get("id").asLong();
+        String choices = ((ObjectNode) preview.get("choices"))
+                .put("past", "NOT_HANDED_IN")
+                .toString();
+        JsonNode chosen = JSON.readTree(send(request(at + "/preview")
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(choices))));
         write(
-                path,
-                "{\"choices\":" + preview.get("choices") + ",\"fingerprint\":" + preview.get("fingerprint") + "}",
+                at + "/application",
+                "{\"choices\":" + chosen.get("choices") + ",\"fingerprint\":" + chosen.get("fingerprint") + "}",
                 "0");
     }
 
@@ -89,14 +100,7 @@ final class Client {
                     "BEGIN:VEVENT\nUID:filler-%d\nSUMMARY:Filler %d: a piece of work\nDTSTART;VALUE=DATE:2026%s%02d\nEND:VEVENT\n"
                             .formatted(i, i, i % 3 == 0 ? "11" : "12", 1 + i % 28));
         }
-        JsonNode preview =
-                JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString()));
-        String options = "{\"courseId\":null,\"newCourse\":\"Filler\",\"byCategory\":false,\"leave\":[]}";
-        send(request("/api/students/1/imports/" + preview.get("id").asLong() + "/application")
-                .header("Content-Type", "application/json")
-                .header("Idempotency-Key", UUID.randomUUID().toString())
-                .POST(HttpRequest.BodyPublishers.ofString(
-                        "{\"options\":" + options + ",\"fingerprint\":" + preview.get("fingerprint") + "}")));
+        take(JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString())));
     }
 
     /** Adds work with dues over all of the term, spread over all courses there are and as many more as it takes. */
@@ -118,18 +122,7 @@ final class Client {
                                     names.get(i % names.size()),
                                     first.plusDays((i * 7L) % 100).toString().replace("-", "")));
         }
-        JsonNode preview =
-                JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString()));
-        String at = "/api/students/1/imports/" + preview.get("id").asLong();
-        String options = "{\"courseId\":null,\"newCourse\":\"Filler\",\"byCategory\":true,\"leave\":[]}";
-        JsonNode chosen = JSON.readTree(send(request(at + "/preview")
-                .header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(options))));
-        send(request(at + "/application")
-                .header("Content-Type", "application/json")
-                .header("Idempotency-Key", UUID.randomUUID().toString())
-                .POST(HttpRequest.BodyPublishers.ofString(
-                        "{\"options\":" + options + ",\"fingerprint\":" + chosen.get("fingerprint") + "}")));
+        take(JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString())));
     }
 
     private String upload(String calendar) throws IOException, InterruptedException {

@@ -14,7 +14,6 @@ import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.Callable;
 import java.util.concurrent.ExecutorService;
@@ -287,17 +286,10 @@ public class ConfirmedTest extends DemoServer {
             events.append("\nDTSTART;VALUE=DATE:20261210\nEND:VEVENT\n");
         }
         byte[] file = events.append("END:VCALENDAR\n").toString().getBytes(StandardCharsets.UTF_8);
-        return mira.upload(STUDENT + "/imports", "rows.ics", file).json();
+        return Imports.look(mira, "rows.ics", file);
     }
 
     private static TestClient.Answer apply(TestClient client, JsonNode preview) {
-        Map<String, JsonNode> options = Map.of(
-                "courseId", preview.get("courseId"),
-                "newCourse", preview.get("newCourse"),
-                "byCategory", preview.get("byCategory"),
-                "leave", JSON.createArrayNode());
-        return client.post(
-                STUDENT + "/imports/" + preview.get("id").asLong() + "/application",
-                JSON.writeValueAsString(Map.of("options", options, "fingerprint", preview.get("fingerprint"))));
+        return Imports.apply(client, preview);
     }
 }

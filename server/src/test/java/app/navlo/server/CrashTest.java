@@ -126,12 +126,7 @@ public class CrashTest {
                     .formatted(name, i, name, i));
         }
         byte[] file = calendar.append("END:VCALENDAR\n").toString().getBytes(StandardCharsets.UTF_8);
-        JsonNode preview =
-                mira.upload(DemoServer.STUDENT + "/imports", "crash.ics", file).json();
-        TestClient.Answer applied = mira.post(
-                DemoServer.STUDENT + "/imports/" + preview.get("id").asLong() + "/application",
-                "{\"options\":{\"courseId\":null,\"newCourse\":\"Crash %s\",\"byCategory\":false,\"leave\":[]},\"fingerprint\":%s}"
-                        .formatted(name, preview.get("fingerprint")));
+        TestClient.Answer applied = Imports.apply(mira, Imports.look(mira, "crash.ics", file));
         return applied.status() == 201 ? 1 : 0;
     }
 

@@ -66,6 +66,11 @@ public class ExportTest extends DemoServer {
         assertTrue(scores > 50, scores + " scores");
     }
 
+    private static MappedTable.Asked asked() {
+        return new MappedTable.Asked(
+                ZONE, "", java.time.LocalDate.of(2026, 11, 24), java.util.Map.of(), java.util.Map.of());
+    }
+
     @Test
     public void aTableHoldsTheRowsThatAreAskedForInTheirOrder() throws Exception {
         TestClient mira = mira();
@@ -77,7 +82,7 @@ public class ExportTest extends DemoServer {
         TextTable.Source source = () -> new ByteArrayInputStream(csv);
         Recognised recognised = Recogniser.recognise("navlo-work.csv", source);
         assertEquals(recognised.unclear().size(), 0, recognised.toString());
-        Told told = MappedTable.read("navlo-work.csv", source, recognised.mapping(), ZONE, "");
+        Told told = MappedTable.read("navlo-work.csv", source, recognised.mapping(), asked());
         assertEquals(
                 told.works().stream().map(Told.Work::title).toList(),
                 java.util.List.of("Soil essay, second draft", "Soil lab 1: digging a profile pit"));

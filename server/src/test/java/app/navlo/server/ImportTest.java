@@ -4,7 +4,6 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.nio.charset.StandardCharsets;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -30,25 +29,15 @@ public class ImportTest extends DemoServer {
     }
 
     private static JsonNode look(TestClient client, byte[] file) {
-        TestClient.Answer answer = client.upload(STUDENT + "/imports", "term.ics", file);
-        assertEquals(answer.status(), 201, answer.body());
-        return answer.json();
+        return Imports.look(client, "term.ics", file);
     }
 
     private static TestClient.Answer apply(TestClient client, JsonNode preview) {
-        String options = "{\"courseId\":%s,\"newCourse\":%s,\"byCategory\":%s,\"leave\":[]}"
-                .formatted(preview.get("courseId"), preview.get("newCourse"), preview.get("byCategory"));
-        return client.post(
-                STUDENT + "/imports/" + preview.get("id").asLong() + "/application",
-                "{\"options\":" + options + ",\"fingerprint\":" + preview.get("fingerprint") + "}");
+        return Imports.apply(client, preview);
     }
 
     private static Map<String, String> statuses(JsonNode preview) {
-        Map<String, String> statuses = new LinkedHashMap<>();
-        preview.get("rows")
-                .forEach(row -> statuses.put(
-                        row.get("title").asString(), row.get("status").asString()));
-        return statuses;
+        return Imports.statuses(preview);
     }
 
     private static int total(TestClient client) {
@@ -134,17 +123,13 @@ public class ImportTest extends DemoServer {
     @Test
     public void whatALeftAsideEventWasIsRemembered() {
         TestClient mira = mira();
-        byte[] file = calendar("Hedges", event("e1", "Yew", "20261201"), event("e2", "Party", "20261202"));
+        byte[] file = calendar("Hedges", event("e1", "Yew", "20261201"), event("e2", "Privet", "20261202"));
         JsonNode preview = look(mira, file);
-        String options = "{\"courseId\":null,\"newCourse\":\"Hedges\",\"byCategory\":false,\"leave\":[\"e2\"]}";
-        String base = STUDENT + "/imports/" + preview.get("id").asLong();
-        JsonNode without = mira.send("POST", base + "/preview", options).json();
-        assertEquals(statuses(without), Map.of("Yew", "NEW", "Party", "ASIDE"));
-        TestClient.Answer applied = mira.post(
-                base + "/application",
-                "{\"options\":" + options + ",\"fingerprint\":" + without.get("fingerprint") + "}");
+        JsonNode without = Imports.again(mira, preview, "{\"rows\":[{\"key\":\"e2\",\"take\":false}]}");
+        assertEquals(statuses(without), Map.of("Yew", "NEW", "Privet", "ASIDE"));
+        TestClient.Answer applied = apply(mira, without);
         assertEquals(applied.status(), 201, applied.body());
-        assertEquals(statuses(look(mira, file)), Map.of("Yew", "SAME", "Party", "ASIDE"));
+        assertEquals(statuses(look(mira, file)), Map.of("Yew", "SAME", "Privet", "ASIDE"));
     }
 
     @Test

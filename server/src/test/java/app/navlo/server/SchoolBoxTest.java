@@ -159,7 +159,7 @@ public class SchoolBoxTest extends DemoServer {
         TestClient mira = mira();
         JsonNode work = work(mira, "Soil lab 7");
         String named = "Title,Course,Due\n" + work.get("title").asString() + ",Soil Science,2026-12-14\n";
-        JsonNode preview = mira.upload(STUDENT + "/link-files", "planner.csv", named.getBytes(StandardCharsets.UTF_8))
+        JsonNode preview = mira.upload(STUDENT + "/imports", "planner.csv", named.getBytes(StandardCharsets.UTF_8))
                 .json();
         assertEquals(preview.at("/rows/0/status").asString(), "CONFLICTING", preview.toString());
         assertTrue(
@@ -167,11 +167,11 @@ public class SchoolBoxTest extends DemoServer {
         assertEquals(preview.get("records").asInt(), 1);
         String confirmed =
                 "{\"choices\":" + preview.get("choices") + ",\"fingerprint\":" + preview.get("fingerprint") + "}";
-        String at = STUDENT + "/link-files/" + preview.get("id").asLong() + "/application";
+        String at = STUDENT + "/imports/" + preview.get("id").asLong() + "/application";
         assertEquals(mira.post(at, confirmed).status(), 201);
         assertEquals(work(mira, work.get("title").asString()).get("due"), work.get("due"), "what stood stands");
         assertTrue(mira.get(STUDENT + "/records").body().contains("\"book\":\"planner\""));
-        JsonNode again = mira.upload(STUDENT + "/link-files", "planner.csv", named.getBytes(StandardCharsets.UTF_8))
+        JsonNode again = mira.upload(STUDENT + "/imports", "planner.csv", named.getBytes(StandardCharsets.UTF_8))
                 .json();
         assertEquals(again.get("records").asInt(), 0, "it is kept already");
         JsonNode link = mira.get(STUDENT + "/links")
@@ -200,20 +200,19 @@ public class SchoolBoxTest extends DemoServer {
                         HttpResponse.BodyHandlers.ofByteArray())
                 .body();
         List<Part> parts = parts(bundle);
-        TestClient.Answer read = mira.form(STUDENT + "/link-files", parts);
+        TestClient.Answer read = mira.form(STUDENT + "/imports", parts);
         assertEquals(read.status(), 201, read.body());
-        JsonNode asZip =
-                mira.upload(STUDENT + "/link-files", "bundle.zip", bundle).json();
+        JsonNode asZip = mira.upload(STUDENT + "/imports", "bundle.zip", bundle).json();
         assertTrue(asZip.get("rows").size() > 100, asZip.toString());
         assertEquals(read.json().get("rows"), asZip.get("rows"));
         assertEquals(read.json().at("/choices/source"), asZip.at("/choices/source"));
         parts.add(parts.get(0));
-        TestClient.Answer twice = mira.form(STUDENT + "/link-files", parts);
+        TestClient.Answer twice = mira.form(STUDENT + "/imports", parts);
         assertEquals(twice.status(), 422, twice.body());
         assertTrue(twice.body().contains("two files"), twice.body());
         List<Part> noTables =
                 List.of(new Part("file", "a.txt", new byte[] {1}), new Part("file", "b.txt", new byte[] {2}));
-        assertTrue(mira.form(STUDENT + "/link-files", noTables).body().contains("no tables"));
+        assertTrue(mira.form(STUDENT + "/imports", noTables).body().contains("no tables"));
     }
 
     private static List<Part> parts(byte[] bundle) throws IOException {

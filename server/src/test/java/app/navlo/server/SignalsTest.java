@@ -176,12 +176,7 @@ public class SignalsTest extends DemoServer {
                 ("BEGIN:VCALENDAR\nVERSION:2.0\nX-WR-CALNAME:Hedges\nBEGIN:VEVENT\nUID:h1\nSUMMARY:Essay on hedges\n"
                                 + "DTSTART;VALUE=DATE:" + day + "\nEND:VEVENT\nEND:VCALENDAR\n")
                         .getBytes(StandardCharsets.UTF_8);
-        JsonNode preview = mira.upload(STUDENT + "/imports", "hedges.ics", file).json();
-        String options = "{\"courseId\":%s,\"newCourse\":%s,\"byCategory\":%s,\"leave\":[]}"
-                .formatted(preview.get("courseId"), preview.get("newCourse"), preview.get("byCategory"));
-        TestClient.Answer applied = mira.post(
-                STUDENT + "/imports/" + preview.get("id").asLong() + "/application",
-                "{\"options\":" + options + ",\"fingerprint\":" + preview.get("fingerprint") + "}");
+        TestClient.Answer applied = Imports.apply(mira, Imports.look(mira, "hedges.ics", file));
         assertEquals(applied.status(), 201, applied.body());
     }
 }

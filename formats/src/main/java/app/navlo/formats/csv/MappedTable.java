@@ -9,7 +9,12 @@ import app.navlo.formats.csv.Mapping.Field;
 import app.navlo.formats.table.TableFault;
 import app.navlo.formats.table.TextTable;
 import app.navlo.formats.table.TextTable.Row;
+import app.navlo.formats.told.DateWords;
 import app.navlo.formats.told.KindWords;
+import app.navlo.formats.told.ScoreWords;
+import app.navlo.formats.told.StateWords;
+import app.navlo.formats.told.StateWords.Meaning;
+import app.navlo.formats.told.TitleWords;
 import app.navlo.formats.told.Told;
 import app.navlo.formats.told.Told.Trouble;
 import java.io.IOException;
@@ -18,55 +23,63 @@ import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.LocalDate;
-import java.time.LocalDateTime;
-import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
+import java.util.function.Supplier;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 
-/** Reads a table by its mapping. A row that can't be read is told of and passed over. */
+/**
+ * Reads a table by its mapping. A row that can't be read is told of and passed over; of a row with one bad cell the rest is
+ * taken.
+ */
 public final class MappedTable {
-    private static final Pattern MOMENT = Pattern.compile(
-            "(\\d{1,4})[./-](\\d{1,2})[./-](\\d{1,4})(?:[ T,]+(\\d{1,2})[:.](\\d{2})(?:[:.]\\d{2})?\\s*([AaPp][Mm])?.*)?");
-    private static final int YEAR_DIGITS = 4;
-    private static final int CENTURY = 2000;
-    private static final int NOON = 12;
     private static final int LONGEST_TITLE = 300;
     private static final int LONGEST_TEXT = 20_000;
     private static final int MOST_ROWS = 50_000;
     private static final int MOST_TROUBLES = 200;
-
-    private final Mapping mapping;
-    private final ZoneId zone;
-    private final String course;
-    private final Map<String, Told.Course> courses = new LinkedHashMap<>();
-    private final Map<String, Told.Work> works = new LinkedHashMap<>();
-    private final Map<String, Told.Result> results = new LinkedHashMap<>();
-    private final List<Trouble> troubles = new ArrayList<>();
-
-    private MappedTable(Mapping mapping, ZoneId zone, String course) {
-        this.mapping = mapping;
-        this.zone = zone;
-        this.course = course;
-    }
+    /** "Homework (30 %)". */
+    private static final Pattern WEIGHED =
+            Pattern.compile("^(.*?)[\\s:,-]*\\(?\\s*(\\d{1,3}(?:[.,]\\d{1,2})?)\\s*%\\s*\\)?$");
 
     /**
+     * What a person says of a table.
+     *
      * @param zone in which a day ends that is given without a time
      * @param course of rows that name none
-     * @throws TableFault if it is no table, or has no title
+     * @param near the day to which dates without a year are the nearest
+     * @param words for states that this person was asked about, as {@link StateWords#plain} writes them
+     * @param letters with the percents that they are counted as; empty for the usual ones
      */
-    public static Told read(String name, TextTable.Source source, Mapping mapping, ZoneId zone, String course)
+    public record Asked(
+            ZoneId zone, String course, LocalDate near, Map<String, Meaning> words, Map<String, Rational> letters) {}
+
+    private final Mapping mapping;
+    private final Asked asked;
+    private final Map<String, Told.Work> works = new LinkedHashMap<>();
+    private final Map<String, Told.Result> results = new LinkedHashMap<>();
+    private final Map<String, Map<String, Rational>> weights = new LinkedHashMap<>();
+    private final Set<String> unknown = new LinkedHashSet<>();
+    private final List<Trouble> troubles = new ArrayList<>();
+
+    private MappedTable(Mapping mapping, Asked asked) {
+        this.mapping = mapping;
+        this.asked = asked;
+    }
+
+    /** @throws TableFault if it is no table, or has no title */
+    public static Told read(String name, TextTable.Source source, Mapping mapping, Asked asked)
             throws IOException, TableFault {
         if (mapping.place(Field.TITLE).isEmpty()) {
             throw new TableFault("Say which column has the titles of the work.");
         }
-        MappedTable read = new MappedTable(mapping, zone, course);
+        MappedTable read = new MappedTable(mapping, asked);
         try (TextTable table = TextTable.open(name, source)) {
             int rows = 0;
             for (Row row : table) {
@@ -81,19 +94,45 @@ public final class MappedTable {
         }
         return new Told(
                 "",
-                List.copyOf(read.courses.values()),
+                read.weights.keySet().stream().map(read::course).toList(),
                 List.copyOf(read.works.values()),
                 List.copyOf(read.results.values()),
-                read.troubles);
+                read.troubles,
+                new Told.Beside(Set.of(), null, List.copyOf(read.unknown), List.of()));
+    }
+
+    private Told.Course course(String name) {
+        return new Told.Course(
+                name,
+                name,
+                "",
+                weights.get(name).entrySet().stream()
+                        .map(entry -> new Told.Category(
+                                entry.getKey(), entry.getValue().isZero() ? null : entry.getValue()))
+                        .toList());
     }
 
     private void take(Row row) {
         try {
             row(row);
         } catch (IllegalArgumentException | DateTimeException bad) {
-            if (troubles.size() < MOST_TROUBLES) {
-                troubles.add(new Trouble(row.where(), String.valueOf(bad.getMessage())));
-            }
+            trouble(row, bad);
+        }
+    }
+
+    private void trouble(Row row, RuntimeException bad) {
+        if (troubles.size() < MOST_TROUBLES) {
+            troubles.add(new Trouble(row.where(), String.valueOf(bad.getMessage())));
+        }
+    }
+
+    /** A cell, or null with a trouble of its own where it can't be read: the rest of the row is taken. */
+    private <T> @Nullable T cell(Row row, Supplier<@Nullable T> read) {
+        try {
+            return read.get();
+        } catch (IllegalArgumentException | DateTimeException bad) {
+            trouble(row, bad);
+            return null;
         }
     }
 
@@ -102,51 +141,110 @@ public final class MappedTable {
     }
 
     private void row(Row row) {
-        String title = cut(value(row, Field.TITLE), LONGEST_TITLE);
+        TitleWords.Read read = TitleWords.read(value(row, Field.TITLE));
+        String title = cut(read.title(), LONGEST_TITLE);
         if (title.isEmpty()) {
             throw new IllegalArgumentException("its title is missing");
         }
         String named = value(row, Field.COURSE);
-        String courseName = named.isEmpty() ? course : named;
+        String courseName = named.isEmpty() ? asked.course() : named;
         String own = value(row, Field.KEY);
         String key = own.isEmpty() ? courseName + "/" + title : own;
         if (works.containsKey(key)) {
             throw new IllegalArgumentException("“" + title + "” comes twice; the first one is taken");
         }
-        Told.Work work = new Told.Work(
+        Rational possible = cell(row, () -> number(row, Field.POSSIBLE));
+        ScoreWords.Score score = cell(row, () -> ScoreWords.read(decimal(value(row, Field.SCORE)), asked.letters()));
+        possible = possible == null && score != null ? score.of() : possible;
+        Instant opens = cell(row, () -> opens(value(row, Field.OPENS)));
+        Deadline due = cell(row, () -> due(value(row, Field.DUE)));
+        Map<String, Rational> categories = weights.computeIfAbsent(courseName, any -> new LinkedHashMap<>());
+        String unit = orNull(value(row, Field.UNIT));
+        WorkKind kind = kind(value(row, Field.KIND), title);
+        works.put(
                 key,
-                courseName,
-                title,
-                kind(value(row, Field.KIND), title),
-                orNull(value(row, Field.CATEGORY)),
-                number(row, Field.POSSIBLE),
-                opens(value(row, Field.OPENS)),
-                due(value(row, Field.DUE)),
-                "",
-                null);
-        Told.Result result = result(row, key);
-        courses.putIfAbsent(courseName, new Told.Course(courseName, courseName, "", List.of()));
-        works.put(key, work);
+                new Told.Work(
+                        key,
+                        courseName,
+                        title,
+                        kind,
+                        category(value(row, Field.CATEGORY), categories),
+                        possible,
+                        opens,
+                        due,
+                        "",
+                        unit == null ? null : Told.More.plain(kind != WorkKind.PRACTICE, null, unit, null),
+                        new Told.Hint(read.notWork(), orNull(value(row, Field.LINE)), null, note(score))));
+        Told.Result result = result(row, key, score, possible);
         if (result != null) {
             results.put(key, result);
         }
     }
 
-    private Told.@Nullable Result result(Row row, String key) {
-        Rational score = number(row, Field.SCORE);
-        String state = value(row, Field.STATE).toLowerCase(Locale.ROOT);
-        String comment = cut(value(row, Field.COMMENT), LONGEST_TEXT);
-        boolean missing = state.contains("missing");
-        boolean handedIn = state.matches(".*(turned in|handed in|submitted|late).*");
-        boolean excused = state.contains("excused") || state.contains("exempt");
-        if (score == null && comment.isEmpty() && !missing && !handedIn && !excused) {
+    private static @Nullable String note(ScoreWords.@Nullable Score score) {
+        return score == null || score.letter() == null || score.percent() == null
+                ? null
+                : score.letter() + " is counted as " + score.percent() + " %";
+    }
+
+    /** Its name without the weight that stands behind it, which is kept. */
+    private static @Nullable String category(String value, Map<String, Rational> weights) {
+        Matcher weighed = WEIGHED.matcher(value);
+        boolean hasWeight = weighed.matches() && !weighed.group(1).isBlank();
+        String name = hasWeight ? weighed.group(1).strip() : value;
+        if (name.isEmpty()) {
             return null;
         }
-        Told.Status status = excused
-                ? Told.Status.EXCUSED
-                : score != null ? Told.Status.SCORED : handedIn ? Told.Status.HANDED_IN : Told.Status.NOT_HANDED_IN;
+        Rational weight =
+                hasWeight ? Rational.of(new BigDecimal(weighed.group(2).replace(',', '.'))) : Rational.ZERO;
+        weights.merge(name, weight, Rational::max);
+        return name;
+    }
+
+    private Told.@Nullable Result result(
+            Row row, String key, ScoreWords.@Nullable Score score, @Nullable Rational possible) {
+        String comment = cut(value(row, Field.COMMENT), LONGEST_TEXT);
+        Meaning meaning = meaning(value(row, Field.STATE));
+        Rational points = score == null ? null : score.outOf(possible == null ? Rational.ZERO : possible);
+        boolean excused = meaning == Meaning.EXCUSED || (score != null && score.excused());
+        boolean says = points != null
+                || excused
+                || !comment.isEmpty()
+                || (meaning != Meaning.NOTHING && meaning != Meaning.NOT_HANDED_IN);
+        if (!says && meaning != Meaning.NOT_HANDED_IN) {
+            return null;
+        }
         return new Told.Result(
-                key, status, score, null, comment, state.contains("late"), missing, state.contains("incomplete"));
+                key,
+                excused ? Told.Status.EXCUSED : points != null ? Told.Status.SCORED : status(meaning),
+                points,
+                null,
+                comment,
+                meaning == Meaning.HANDED_IN_LATE,
+                meaning == Meaning.MISSING,
+                meaning == Meaning.INCOMPLETE && points != null);
+    }
+
+    /** What a word for a state comes to where there is no score. */
+    public static Told.Status status(Meaning meaning) {
+        return switch (meaning) {
+            case HANDED_IN, HANDED_IN_LATE -> Told.Status.HANDED_IN;
+            case RETURNED -> Told.Status.RETURNED;
+            case EXCUSED -> Told.Status.EXCUSED;
+            case NOTHING, NOT_HANDED_IN, MISSING, INCOMPLETE -> Told.Status.NOT_HANDED_IN;
+        };
+    }
+
+    private Meaning meaning(String state) {
+        String plain = StateWords.plain(state);
+        Meaning own = asked.words().get(plain);
+        if (own != null) {
+            return own;
+        }
+        return StateWords.read(state).orElseGet(() -> {
+            unknown.add(plain);
+            return Meaning.NOTHING;
+        });
     }
 
     private static WorkKind kind(String word, String title) {
@@ -155,76 +253,54 @@ public final class MappedTable {
                 return kind;
             }
         }
-        return KindWords.kind(title);
+        return KindWords.kind(word.isBlank() ? title : word + " " + title);
+    }
+
+    /** With a point for its decimals, and no marks between thousands. */
+    private String decimal(String value) {
+        return mapping.decimals() == Decimals.COMMA
+                ? value.replaceAll("(?<=\\d)\\.(?=\\d{3})", "").replace(',', '.')
+                : value.replaceAll("(?<=\\d),(?=\\d{3}(\\D|$))", "");
     }
 
     private @Nullable Rational number(Row row, Field field) {
-        String value = value(row, field).replaceAll("[\\s\\u00A0%]", "");
-        if (value.isEmpty() || value.equals("-") || value.equals("–")) {
+        String value = value(row, field);
+        ScoreWords.Score read = ScoreWords.read(decimal(value.replace("%", "")), Map.of());
+        if (read.isNothing()) {
             return null;
         }
-        String thousands = mapping.decimals() == Decimals.COMMA ? "." : ",";
-        String plain = value.replace(thousands, "").replace(',', '.');
-        if (!plain.matches("\\d{1,8}(\\.\\d{1,6})?")) {
+        Rational number = read.of() == null ? read.points() : read.of();
+        if (number == null) {
             throw new IllegalArgumentException("“" + value + "” is no number from 0 up");
         }
-        return Rational.of(new BigDecimal(plain));
+        return number;
     }
 
     private @Nullable Instant opens(String value) {
-        if (value.isEmpty()) {
-            return null;
-        }
-        Matcher matcher = matched(value);
-        LocalDate day = day(matcher, value);
-        return matcher.group(4) == null
-                ? day.atStartOfDay(zone).toInstant()
-                : LocalDateTime.of(day, time(matcher)).atZone(zone).toInstant();
+        DateWords.When when = when(value);
+        return when == null
+                ? null
+                : when.time() == null
+                        ? when.day().atStartOfDay(asked.zone()).toInstant()
+                        : when.day().atTime(when.time()).atZone(asked.zone()).toInstant();
     }
 
     private @Nullable Deadline due(String value) {
-        if (value.isEmpty()) {
-            return null;
-        }
-        Matcher matcher = matched(value);
-        LocalDate day = day(matcher, value);
-        return matcher.group(4) == null
-                ? Deadline.endOf(day, zone)
-                : Deadline.at(LocalDateTime.of(day, time(matcher)).atZone(zone).toInstant());
+        DateWords.When when = when(value);
+        return when == null
+                ? null
+                : when.time() == null
+                        ? Deadline.endOf(when.day(), asked.zone())
+                        : Deadline.at(when.day()
+                                .atTime(when.time())
+                                .atZone(asked.zone())
+                                .toInstant());
     }
 
-    private static Matcher matched(String value) {
-        Matcher matcher = MOMENT.matcher(value);
-        if (!matcher.matches()) {
-            throw new IllegalArgumentException("“" + value + "” is no date; one looks like 2026-11-24");
-        }
-        return matcher;
-    }
-
-    private LocalDate day(Matcher matcher, String value) {
-        int first = Integer.parseInt(matcher.group(1));
-        int second = Integer.parseInt(matcher.group(2));
-        int third = Integer.parseInt(matcher.group(3));
-        try {
-            if (matcher.group(1).length() == YEAR_DIGITS) {
-                return LocalDate.of(first, second, third);
-            }
-            int year = third < 100 ? CENTURY + third : third;
-            return mapping.dates() == DateOrder.DAY_FIRST
-                    ? LocalDate.of(year, second, first)
-                    : LocalDate.of(year, first, second);
-        } catch (DateTimeException e) {
-            throw new IllegalArgumentException("there is no day “" + value + "”; is the day or the month first?", e);
-        }
-    }
-
-    private static LocalTime time(Matcher matcher) {
-        int hour = Integer.parseInt(matcher.group(4));
-        String half = matcher.group(6);
-        if (half != null) {
-            hour = hour % NOON + (half.equalsIgnoreCase("pm") ? NOON : 0);
-        }
-        return LocalTime.of(hour, Integer.parseInt(matcher.group(5)));
+    private DateWords.@Nullable When when(String value) {
+        return value.isEmpty() || value.matches("[-–—]|(?i)none|n/a|no due date|no date|tba|tbd")
+                ? null
+                : DateWords.read(value, mapping.dates() == DateOrder.DAY_FIRST, asked.near());
     }
 
     private static @Nullable String orNull(String value) {

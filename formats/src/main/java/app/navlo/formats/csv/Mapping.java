@@ -22,7 +22,9 @@ public record Mapping(List<Field> fields, DateOrder dates, Decimals decimals) {
         POSSIBLE,
         SCORE,
         STATE,
-        COMMENT
+        COMMENT,
+        /** The line of a text that the row came from. */
+        LINE
     }
 
     /** Of dates that don't begin with the year. */

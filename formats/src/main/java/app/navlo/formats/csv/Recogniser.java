@@ -36,8 +36,9 @@ public final class Recogniser {
             Map.entry(Field.DUE, List.of("due", "deadline", "until", "end", "date")),
             Map.entry(Field.POSSIBLE, List.of("possible", "max", "maximum", "of", "out", "total")),
             Map.entry(Field.SCORE, List.of("score", "points", "earned", "mark", "grade", "result")),
-            Map.entry(Field.STATE, List.of("state", "status")),
-            Map.entry(Field.COMMENT, List.of("comment", "feedback", "note", "remarks"))));
+            Map.entry(Field.STATE, List.of("state", "status", "submission", "submitted")),
+            Map.entry(Field.LINE, List.of("line")),
+            Map.entry(Field.COMMENT, List.of("comment", "comments", "feedback", "note", "notes", "remarks"))));
 
     private static final List<Field> ORDER = List.of(
             Field.POSSIBLE,
@@ -50,6 +51,7 @@ public final class Recogniser {
             Field.KIND,
             Field.STATE,
             Field.COMMENT,
+            Field.LINE,
             Field.TITLE,
             Field.KEY);
     private static final Pattern DATE = Pattern.compile("(\\d{1,2})[./-](\\d{1,2})[./-]\\d{2,4}.*");

@@ -1,6 +1,7 @@
 package app.navlo.formats.ical;
 
 import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
 import java.time.Instant;
 import java.util.List;
@@ -14,6 +15,8 @@ import org.jspecify.annotations.Nullable;
  * @param due null for a to-do without one
  * @param cancelled whether the calendar says that it no longer takes place
  * @param categories as they were given, possibly none
+ * @param held from when to when it takes place; null for what takes no time, whole days, or more than half a day
+ * @param address where it is done; null where that isn't told
  * @param note something about it that was read with a doubt, for a person; null for nothing
  */
 public record CalendarEntry(
@@ -25,6 +28,8 @@ public record CalendarEntry(
         boolean cancelled,
         List<String> categories,
         WorkKind kind,
+        @Nullable Stretch held,
+        @Nullable String address,
         @Nullable String note) {
     public CalendarEntry {
         categories = List.copyOf(categories);

@@ -1,6 +1,7 @@
 package app.navlo.formats.ical;
 
 import app.navlo.formats.ical.CalendarContent.LeftAside;
+import app.navlo.formats.told.Told;
 import java.io.IOException;
 import java.io.StringReader;
 import java.time.ZoneId;
@@ -37,14 +38,15 @@ public final class CalendarReader {
     public static CalendarContent read(byte[] content, ZoneId floating) throws CalendarFault {
         Map<String, Sequenced> entries = new LinkedHashMap<>();
         List<LeftAside> leftAside = new ArrayList<>();
+        List<Told.ClassTime> classes = new ArrayList<>();
         List<Calendar> calendars = calendars(content, leftAside);
         for (Calendar calendar : calendars) {
             for (CalendarComponent component : calendar.getComponents()) {
-                take(component, floating, entries, leftAside);
+                take(component, floating, entries, classes, leftAside);
             }
         }
         return new CalendarContent(
-                name(calendars), entries.values().stream().map(Sequenced::entry).toList(), leftAside);
+                name(calendars), entries.values().stream().map(Sequenced::entry).toList(), classes, leftAside);
     }
 
     /** What can be read of a file; an entry that spoils it is put aside. */
@@ -104,7 +106,11 @@ public final class CalendarReader {
     }
 
     private static void take(
-            CalendarComponent component, ZoneId floating, Map<String, Sequenced> entries, List<LeftAside> leftAside) {
+            CalendarComponent component,
+            ZoneId floating,
+            Map<String, Sequenced> entries,
+            List<Told.ClassTime> classes,
+            List<LeftAside> leftAside) {
         boolean event = component.getName().equals(Component.VEVENT);
         if (!event && !component.getName().equals(Component.VTODO)) {
             return;
@@ -112,7 +118,11 @@ public final class CalendarReader {
         String title = EntryReader.title(component);
         try {
             if (repeats(component)) {
-                leftAside.add(new LeftAside(title, "repeats, like a class does"));
+                List<Told.ClassTime> weekly = Weekly.of(component, title, floating);
+                classes.addAll(weekly);
+                if (weekly.isEmpty()) {
+                    leftAside.add(new LeftAside(title, "repeats, like a class does"));
+                }
                 return;
             }
             CalendarEntry entry = EntryReader.read(component, floating);

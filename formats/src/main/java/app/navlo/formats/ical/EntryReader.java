@@ -28,6 +28,7 @@ import org.jspecify.annotations.Nullable;
 final class EntryReader {
     private static final int LONGEST_TITLE = 300;
     private static final int LONGEST_KEY = 500;
+    static final long LONGEST_HELD = 12 * 60;
     private static final int LONGEST_TEXT = 20_000;
 
     private EntryReader() {}
@@ -52,7 +53,21 @@ final class EntryReader {
                 text(component, Property.STATUS).equalsIgnoreCase("CANCELLED"),
                 categories(component),
                 KindWords.kind(title),
+                event && start != null && start.day() == null ? held(component, floating) : null,
+                address(component),
                 notes.isEmpty() ? null : String.join("; ", notes));
+    }
+
+    /** What takes longer than half a day is a span of time rather than something that one goes to. */
+    private static @Nullable Stretch held(CalendarComponent event, ZoneId floating) {
+        return stretch(event, floating)
+                .filter(stretch -> stretch.minutes() <= LONGEST_HELD)
+                .orElse(null);
+    }
+
+    private static @Nullable String address(CalendarComponent component) {
+        String url = text(component, Property.URL).strip();
+        return url.matches("(?i)https?://\\S{1,1900}") ? url : null;
     }
 
     static String title(CalendarComponent component) {

@@ -4,6 +4,8 @@ import java.io.BufferedReader;
 import java.io.Closeable;
 import java.io.IOException;
 import java.io.InputStream;
+import java.io.Reader;
+import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Locale;
@@ -76,8 +78,9 @@ public final class TextTable implements Closeable, Iterable<TextTable.Row> {
     public static TextTable open(String name, Source source) throws IOException, TableFault {
         BufferedReader reader = new BufferedReader(TextEncoding.read(source));
         try {
+            char delimiter = delimiter(name, reader);
             CSVFormat format = CSVFormat.Builder.create(CSVFormat.DEFAULT)
-                    .setDelimiter(delimiter(name, reader))
+                    .setDelimiter(delimiter)
                     .setHeader()
                     .setSkipHeaderRecord(true)
                     .setAllowMissingColumnNames(true)
@@ -126,6 +129,50 @@ public final class TextTable implements Closeable, Iterable<TextTable.Row> {
 
     private static String key(String head) {
         return head.strip().toLowerCase(Locale.ROOT);
+    }
+
+    /** The text of a source, whatever its encoding. */
+    public static Reader text(Source source) throws IOException {
+        return TextEncoding.read(source);
+    }
+
+    /** What stands between its cells. @throws TableFault if it is empty */
+    public static char delimiter(String name, Source source) throws IOException, TableFault {
+        try (BufferedReader reader = new BufferedReader(TextEncoding.read(source))) {
+            return delimiter(name, reader);
+        }
+    }
+
+    /**
+     * The first rows, that of the heads among them, each with as many cells as the first has.
+     *
+     * @throws TableFault if it is empty
+     */
+    public static List<List<String>> cells(String name, Source source, int most) throws IOException, TableFault {
+        CSVFormat format = CSVFormat.Builder.create(CSVFormat.DEFAULT)
+                .setDelimiter(delimiter(name, source))
+                .setIgnoreEmptyLines(true)
+                .setLenientEof(true)
+                .setTrailingData(true)
+                .get();
+        List<List<String>> cells = new ArrayList<>();
+        try (CSVParser parser = CSVParser.parse(new BufferedReader(TextEncoding.read(source)), format)) {
+            for (CSVRecord record : parser) {
+                int wide = cells.isEmpty() ? record.size() : cells.get(0).size();
+                List<String> row = new ArrayList<>();
+                for (int place = 0; place < wide; place++) {
+                    row.add(
+                            place < record.size()
+                                    ? Disarm.back(record.get(place).strip())
+                                    : "");
+                }
+                cells.add(row);
+                if (cells.size() == most) {
+                    break;
+                }
+            }
+        }
+        return cells;
     }
 
     /** As they are written. */

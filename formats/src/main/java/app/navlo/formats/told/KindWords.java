@@ -9,13 +9,23 @@ public final class KindWords {
 
     public static WorkKind kind(String title) {
         String words = " " + title.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}]+", " ") + " ";
-        if (words.contains(" quiz ")) {
+        if (words.contains(" quiz ") || words.contains(" quizzes ")) {
             return WorkKind.QUIZ;
         }
-        if (words.contains(" test ") || words.contains(" exam ") || words.contains(" examination ")) {
+        if (words.contains(" test ")
+                || words.contains(" exam ")
+                || words.contains(" examination ")
+                || words.contains(" midterm ")
+                || words.contains(" exams ")
+                || words.contains(" final ")
+                        && !words.contains(" project ")
+                        && !words.contains(" essay ")
+                        && !words.contains(" report ")
+                        && !words.contains(" draft ")
+                        && !words.contains(" paper ")) {
             return WorkKind.TEST;
         }
-        if (words.contains(" project ")) {
+        if (words.contains(" project ") || words.contains(" presentation ") || words.contains(" portfolio ")) {
             return WorkKind.PROJECT;
         }
         if (words.contains(" discussion ") || words.contains(" forum ")) {

@@ -18,12 +18,14 @@ public final class TitleWords {
     /**
      * @param title of the work alone; never empty
      * @param code of a course that stood in brackets or before a colon; null for none
+     * @param isDue whether it says that something is due then
      * @param notWork why it isn't work, in a few words; null where it may be
      */
     public record Read(
             String title,
             @Nullable String code,
             Edge edge,
+            boolean isDue,
             @Nullable String notWork) {}
 
     private static final String CODE = "[A-Z]{2,8}[ -]?\\d{2,4}[A-Z]?(?:[-_.]\\w{1,6})*";
@@ -86,8 +88,9 @@ public final class TitleWords {
             edge = Edge.CLOSES;
             title = without(title, CLOSES);
         }
+        boolean isDue = DUE.matcher(title).find();
         title = without(title, DUE);
-        return new Read(title.isEmpty() ? raw.strip() : title, code, edge, notWork(title));
+        return new Read(title.isEmpty() ? raw.strip() : title, code, edge, isDue, notWork(title));
     }
 
     /** Without what was found; as it is where nothing else would be left. */

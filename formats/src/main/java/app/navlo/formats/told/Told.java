@@ -5,8 +5,11 @@ import app.navlo.core.feedback.Rubric;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
+import java.time.DayOfWeek;
 import java.time.Instant;
+import java.time.LocalTime;
 import java.util.List;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -14,9 +17,56 @@ import org.jspecify.annotations.Nullable;
  *
  * @param source what the source calls itself; empty where it doesn't
  * @param troubles what couldn't be read, beside what could
+ * @param beside what else it says
  */
 public record Told(
-        String source, List<Course> courses, List<Work> works, List<Result> results, List<Trouble> troubles) {
+        String source,
+        List<Course> courses,
+        List<Work> works,
+        List<Result> results,
+        List<Trouble> troubles,
+        Beside beside) {
+    /** Of a source that says nothing beside. */
+    public Told(String source, List<Course> courses, List<Work> works, List<Result> results, List<Trouble> troubles) {
+        this(source, courses, works, results, troubles, Beside.NOTHING);
+    }
+
+    /**
+     * @param cancelled keys of work that the source says isn't to be done any more
+     * @param reach the span that a calendar tells of; work of it outside of that isn't gone. Null for a source without one
+     * @param unknownWords for states, which a person has to be asked about
+     * @param classes that repeat week by week
+     */
+    public record Beside(
+            Set<String> cancelled, @Nullable Stretch reach, List<String> unknownWords, List<ClassTime> classes) {
+        public static final Beside NOTHING = new Beside(Set.of(), null, List.of(), List.of());
+
+        public Beside {
+            cancelled = Set.copyOf(cancelled);
+            unknownWords = List.copyOf(unknownWords);
+            classes = List.copyOf(classes);
+        }
+    }
+
+    /** A class that is held each week. @param ends 00:00 is the end of the day */
+    public record ClassTime(String title, DayOfWeek day, LocalTime starts, LocalTime ends) {}
+
+    /**
+     * What a person should see of a row before it is taken.
+     *
+     * @param notWork why it seems to be no work; null where it is
+     * @param line of the text that it came from; null for none
+     * @param address where it is done; null where that isn't told
+     * @param note a doubt about what was read; null for none
+     */
+    public record Hint(
+            @Nullable String notWork,
+            @Nullable String line,
+            @Nullable String address,
+            @Nullable String note) {
+        public static final Hint NONE = new Hint(null, null, null, null);
+    }
+
     /** @param teacher empty where none is named */
     public record Course(String key, String name, String teacher, List<Category> categories) {
         public Course {
@@ -35,6 +85,7 @@ public record Told(
      * @param due null for none
      * @param instructions empty for none
      * @param more what only some sources tell; null where this one doesn't
+     * @param hint for whoever looks at it before it is taken
      */
     public record Work(
             String key,
@@ -46,7 +97,23 @@ public record Told(
             @Nullable Instant opensAt,
             @Nullable Deadline due,
             String instructions,
-            @Nullable More more) {}
+            @Nullable More more,
+            Hint hint) {
+        /** Of a source that leaves no doubt. */
+        public Work(
+                String key,
+                @Nullable String courseKey,
+                String title,
+                WorkKind kind,
+                @Nullable String category,
+                @Nullable Rational possible,
+                @Nullable Instant opensAt,
+                @Nullable Deadline due,
+                String instructions,
+                @Nullable More more) {
+            this(key, courseKey, title, kind, category, possible, opensAt, due, instructions, more, Hint.NONE);
+        }
+    }
 
     /**
      * How a piece of work is handed in, and what else its course site knows.
@@ -71,6 +138,12 @@ public record Told(
             @Nullable Integer effortMinutes,
             @Nullable Rubric rubric,
             @Nullable Stretch appointment) {
+        /** Of work that says no more than when it happens, or when it closes. */
+        public static More plain(
+                boolean required, @Nullable Instant closesAt, @Nullable String unit, @Nullable Stretch appointment) {
+            return new More(unit, closesAt, required, true, null, true, true, List.of(), null, null, appointment);
+        }
+
         public More {
             fileTypes = List.copyOf(fileTypes);
         }
@@ -82,6 +155,8 @@ public record Told(
         HANDED_IN,
         PARTLY_SCORED,
         SCORED,
+        /** It came back, and nothing is said of a score. */
+        RETURNED,
         EXCUSED
     }
 

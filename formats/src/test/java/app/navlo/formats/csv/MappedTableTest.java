@@ -13,6 +13,7 @@ import app.navlo.formats.csv.Recogniser.Recognised;
 import app.navlo.formats.csv.Recogniser.Unclear;
 import app.navlo.formats.table.TableFault;
 import app.navlo.formats.table.TextTable;
+import app.navlo.formats.told.StateWords.Meaning;
 import app.navlo.formats.told.Told;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
@@ -21,12 +22,16 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class MappedTableTest {
     private static final ZoneId ZONE = ZoneId.of("Europe/Copenhagen");
+
+    private static final MappedTable.Asked ASKED = new MappedTable.Asked(
+            ZONE, "My course", LocalDate.of(2026, 11, 24), Map.of("wip 3", Meaning.NOT_HANDED_IN), Map.of());
 
     private static TextTable.Source source(String text) {
         return () -> new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8));
@@ -37,7 +42,7 @@ public class MappedTableTest {
     }
 
     private static Told read(String text) throws Exception {
-        return MappedTable.read("a.csv", source(text), recognise(text).mapping(), ZONE, "My course");
+        return MappedTable.read("a.csv", source(text), recognise(text).mapping(), ASKED);
     }
 
     @Test
@@ -111,18 +116,18 @@ public class MappedTableTest {
     @DataProvider
     public static Object[][] broken() {
         return new Object[][] {
-            {",2026-11-24,5", "a.csv, line 3: its title is missing"},
-            {"Poster,tomorrow,5", "“tomorrow” is no date"},
-            {"Poster,2026-02-30,5", "there is no day “2026-02-30”"},
-            {"Poster,2026-11-24,many", "“many” is no number"},
-            {"Essay,2026-11-24,5", "“Essay” comes twice"},
+            {",2026-11-24,5", "a.csv, line 3: its title is missing", List.of("Essay", "Lab")},
+            {"Poster,tomorrow,5", "“tomorrow” is no date", List.of("Essay", "Poster", "Lab")},
+            {"Poster,2026-02-30,5", "there is no day “2026-02-30”", List.of("Essay", "Poster", "Lab")},
+            {"Poster,2026-11-24,many", "“many” is no score", List.of("Essay", "Poster", "Lab")},
+            {"Essay,2026-11-24,5", "“Essay” comes twice", List.of("Essay", "Lab")},
         };
     }
 
     @Test(dataProvider = "broken")
-    public void aBrokenRowIsToldOfAndTheOthersAreRead(String row, String words) throws Exception {
+    public void whatIsBrokenIsToldOfAndTheRestIsRead(String row, String words, List<String> titles) throws Exception {
         Told told = read("title,due,score\nEssay,2026-11-24,12\n" + row + "\nLab,2026-11-30,7\n");
-        assertEquals(told.works().stream().map(Told.Work::title).toList(), List.of("Essay", "Lab"));
+        assertEquals(told.works().stream().map(Told.Work::title).toList(), titles);
         Told.Trouble trouble = told.troubles().get(0);
         assertTrue((trouble.where() + ": " + trouble.why()).contains(words), trouble.toString());
     }
@@ -132,8 +137,73 @@ public class MappedTableTest {
         Recognised found = recognise("a,b\n1,2\n");
         assertEquals(found.unclear(), EnumSet.of(Unclear.TITLE));
         TableFault fault = expectThrows(
-                TableFault.class,
-                () -> MappedTable.read("a.csv", source("a,b\n1,2\n"), found.mapping(), ZONE, "My course"));
+                TableFault.class, () -> MappedTable.read("a.csv", source("a,b\n1,2\n"), found.mapping(), ASKED));
         assertEquals(fault.getMessage(), "Say which column has the titles of the work.");
+    }
+
+    private static Told list(String text) throws Exception {
+        TextTable.Source list = TableShape.listOf("a.csv", source(text));
+        return MappedTable.read(
+                "a.csv", list, Recogniser.recognise("a.csv", list).mapping(), ASKED);
+    }
+
+    private static Told.Result result(Told told, String title) {
+        return told.results().stream()
+                .filter(result -> result.workKey().equals("My course/" + title))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @Test
+    public void aColumnForEachPieceOfWorkIsReadAsAList() throws Exception {
+        Told told = list("""
+                Student,Email,Quiz 1 (20),"Essay (out of 100)",Lab 1 [10 pts],Course total
+                Points possible,,20,100,10,130
+                Asta Holm,asta@solheim.example,18,85 %,EX,
+                """);
+        assertEquals(
+                told.works().stream().map(Told.Work::title).toList(),
+                List.of("Quiz 1", "Essay", "Lab 1", "Course total"));
+        assertEquals(told.works().get(0).possible(), Rational.of(20));
+        assertEquals(result(told, "Quiz 1").points(), Rational.of(18));
+        assertEquals(result(told, "Essay").points(), Rational.of(85));
+        assertEquals(result(told, "Lab 1").status(), Told.Status.EXCUSED);
+        assertEquals(told.works().get(3).hint().notWork(), "a total or an average");
+    }
+
+    @Test
+    public void cellsThatWereCopiedWithoutTheirHeadsAreReadByWhatStandsInThem() throws Exception {
+        Told told = list("HW 1\t12 Sep\t9/10\tGraded\nHW 2\t19 Sep\t\tNot submitted\n");
+        assertEquals(told.works().stream().map(Told.Work::title).toList(), List.of("HW 1", "HW 2"));
+        assertEquals(told.works().get(0).due(), Deadline.endOf(LocalDate.of(2026, 9, 12), ZONE));
+        assertEquals(told.works().get(0).possible(), Rational.of(10));
+        assertEquals(result(told, "HW 1").points(), Rational.of(9));
+        assertEquals(result(told, "HW 2").status(), Told.Status.NOT_HANDED_IN);
+    }
+
+    @Test
+    public void aListOfWorkStaysAsItIs() throws Exception {
+        Told told = list("Title,Due,Score,Points possible\nHW 1,2026-09-12,9,10\n");
+        assertEquals(told.works().size(), 1);
+    }
+
+    @Test
+    public void weightsStandBehindTheNamesOfCategories() throws Exception {
+        Told told = read("""
+                Title;Category;Score;Max;Status
+                HW 1;Homework (30 %);9;10;
+                Lab 1;Labs 20%;B+;50;
+                HW 8;Homework (30 %);EX;10;
+                HW 9;Homework (30 %);;10;wip 3
+                HW 10;Homework (30 %);;10;flumped
+                """);
+        assertEquals(
+                told.courses().get(0).categories(),
+                List.of(new Told.Category("Homework", Rational.of(30)), new Told.Category("Labs", Rational.of(20))));
+        assertEquals(told.works().get(0).category(), "Homework");
+        assertEquals(result(told, "Lab 1").points(), Rational.of(44), "a letter counts in the middle of its span");
+        assertEquals(told.works().get(1).hint().note(), "B+ is counted as 88 %");
+        assertEquals(result(told, "HW 8").status(), Told.Status.EXCUSED);
+        assertEquals(told.beside().unknownWords(), List.of("flumped"));
     }
 }

@@ -49,6 +49,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -349,7 +350,9 @@ class DemoSeed {
                         work.rubric(),
                         work.ends() == null
                                 ? null
-                                : new WorkSheet.AppointmentSheet(times.at(work.due()), times.at(work.ends()))));
+                                : new WorkSheet.AppointmentSheet(times.at(work.due()), times.at(work.ends())),
+                        null,
+                        Set.of()));
     }
 
     private static GateSheet gate(DemoFiles.GateFile gate, Map<String, Long> ids) {

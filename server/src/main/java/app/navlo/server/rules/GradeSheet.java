@@ -13,6 +13,7 @@ import app.navlo.core.grade.StandardMethod;
 import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.Threshold;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.formats.told.Told;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.NotBlank;
@@ -65,6 +66,14 @@ public record GradeSheet(
 
     GradeSheet made(Kind other) {
         return new GradeSheet(other, categories, standards, noneBelow, thresholds, letters, decimals);
+    }
+
+    GradeSheet weighted(List<Told.Category> told) {
+        List<CategorySheet> weighed = told.stream()
+                .map(one -> new CategorySheet(
+                        one.name(), one.weight() == null ? "0" : Figures.text(one.weight()), By.POINTS, 0, 0, false))
+                .toList();
+        return new GradeSheet(Kind.WEIGHTED, weighed, standards, noneBelow, thresholds, letters, decimals);
     }
 
     GradeSheet copied() {

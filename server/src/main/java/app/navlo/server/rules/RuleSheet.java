@@ -5,10 +5,12 @@ import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.time.SchoolCalendar;
+import app.navlo.formats.told.Told;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.NotNull;
 import java.time.Duration;
+import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -43,6 +45,11 @@ public record RuleSheet(
     /** The same with a grade that is made so, and nothing more known of it. */
     public RuleSheet graded(GradeSheet.Kind kind) {
         return new RuleSheet(soonHours, late, leeway, grade.made(kind), ordered, paceCap, printed);
+    }
+
+    /** The same with a grade of these categories, each with its weight. */
+    public RuleSheet weighted(List<Told.Category> categories) {
+        return new RuleSheet(soonHours, late, leeway, grade.weighted(categories), ordered, paceCap, printed);
     }
 
     /** What another course can have of it: all but what names this one's work. */

@@ -82,6 +82,11 @@ public record TimeSheet(
         onHolidays = Objects.requireNonNullElse(onHolidays, OnHolidays.AS_USUAL);
     }
 
+    /** The same with other classes. */
+    public TimeSheet holding(List<ClassSpan> others) {
+        return new TimeSheet(week, days, others, onHolidays, longestMinutes, breakMinutes);
+    }
+
     public static TimeSheet of(WeeklyHours week) {
         List<FreeSpan> spans = new ArrayList<>();
         for (DayOfWeek day : DayOfWeek.values()) {

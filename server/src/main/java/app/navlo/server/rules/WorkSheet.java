@@ -6,8 +6,10 @@ import app.navlo.core.feedback.Rubric;
 import app.navlo.core.gate.Gate;
 import app.navlo.core.time.Stretch;
 import java.time.Instant;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -20,6 +22,8 @@ import org.jspecify.annotations.Nullable;
  * @param filesWanted how many files are asked for; null where that isn't said
  * @param rubric null for none
  * @param appointment the time at which it happens; null for work that is done when one likes
+ * @param address of the place where it is done; null where that isn't known
+ * @param own what the student set by hand of what a source told
  */
 public record WorkSheet(
         @Nullable LateSheet late,
@@ -29,8 +33,11 @@ public record WorkSheet(
         @Nullable Integer timeLimitMinutes,
         @Nullable Integer filesWanted,
         @Nullable RubricSheet rubric,
-        @Nullable AppointmentSheet appointment) {
-    public static final WorkSheet PLAIN = new WorkSheet(null, List.of(), List.of(), false, null, null, null, null);
+        @Nullable AppointmentSheet appointment,
+        @Nullable String address,
+        Set<OwnField> own) {
+    public static final WorkSheet PLAIN =
+            new WorkSheet(null, List.of(), List.of(), false, null, null, null, null, null, Set.of());
 
     /**
      * Of work that sets nothing else.
@@ -43,12 +50,28 @@ public record WorkSheet(
     }
 
     private WorkSheet with(@Nullable RubricSheet other) {
-        return new WorkSheet(late, gates, standards, extra, timeLimitMinutes, filesWanted, other, appointment);
+        return new WorkSheet(
+                late, gates, standards, extra, timeLimitMinutes, filesWanted, other, appointment, address, own);
     }
 
     /** @param other null for none */
     public WorkSheet at(@Nullable AppointmentSheet other) {
-        return new WorkSheet(late, gates, standards, extra, timeLimitMinutes, filesWanted, rubric, other);
+        return new WorkSheet(late, gates, standards, extra, timeLimitMinutes, filesWanted, rubric, other, address, own);
+    }
+
+    /** @param other null where it isn't known */
+    public WorkSheet doneAt(@Nullable String other) {
+        return new WorkSheet(
+                late, gates, standards, extra, timeLimitMinutes, filesWanted, rubric, appointment, other, own);
+    }
+
+    /** With these set by hand as well. */
+    public WorkSheet setByHand(Set<OwnField> more) {
+        Set<OwnField> all = EnumSet.noneOf(OwnField.class);
+        all.addAll(own);
+        all.addAll(more);
+        return new WorkSheet(
+                late, gates, standards, extra, timeLimitMinutes, filesWanted, rubric, appointment, address, all);
     }
 
     /** The time at which a piece of work happens. */
@@ -65,6 +88,7 @@ public record WorkSheet(
     public WorkSheet {
         gates = List.copyOf(Objects.requireNonNullElse(gates, List.of()));
         standards = List.copyOf(Objects.requireNonNullElse(standards, List.of()));
+        own = Set.copyOf(Objects.requireNonNullElse(own, Set.of()));
     }
 
     /**

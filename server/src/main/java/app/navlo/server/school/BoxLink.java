@@ -1,11 +1,12 @@
 package app.navlo.server.school;
 
 import app.navlo.formats.told.Told;
+import app.navlo.server.imports.News;
+import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.link.FeedFetcher;
 import app.navlo.server.link.FeedFetcher.FetchFault;
 import app.navlo.server.link.FeedFetcher.Fetched;
 import app.navlo.server.link.StandIns;
-import app.navlo.server.school.News.ToldDeed;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.Links;
 import java.io.ByteArrayOutputStream;

@@ -8,11 +8,11 @@ import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.KindWords;
 import app.navlo.formats.told.Told;
 import app.navlo.formats.told.Told.Trouble;
-import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.imports.DeedFacts;
+import app.navlo.server.imports.News.ToldDeed;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -25,7 +25,6 @@ import tools.jackson.databind.JsonNode;
 /** Reads what a course site tells. What can't be read of it is told of and passed over. */
 final class BoxRecord {
     static final int MOST_WORKS = 5_000;
-    private static final int DAY_ALONE = 10;
     private static final int LONGEST_TITLE = 300;
     private static final int LONGEST_TEXT = 20_000;
     private static final int LONGEST_KEY = 500;
@@ -207,16 +206,6 @@ final class BoxRecord {
     }
 
     private @Nullable Deadline due(JsonNode node, String field) {
-        return deadline(textOrNull(node, field), zone);
-    }
-
-    /** A day alone, or an instant. @throws DateTimeException if it is neither */
-    static @Nullable Deadline deadline(@Nullable String text, ZoneId zone) {
-        if (text == null) {
-            return null;
-        }
-        return text.length() == DAY_ALONE
-                ? Deadline.endOf(LocalDate.parse(text), zone)
-                : Deadline.at(Instant.parse(text));
+        return DeedFacts.deadline(textOrNull(node, field), zone);
     }
 }

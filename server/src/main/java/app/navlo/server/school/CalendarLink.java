@@ -1,10 +1,10 @@
 package app.navlo.server.school;
 
 import app.navlo.formats.ical.CalendarContent;
-import app.navlo.formats.ical.CalendarEntry;
 import app.navlo.formats.ical.CalendarFault;
 import app.navlo.formats.ical.CalendarReader;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.ical.CalendarTold;
+import app.navlo.server.imports.News;
 import app.navlo.server.link.FeedFetcher;
 import app.navlo.server.link.FeedFetcher.FetchFault;
 import app.navlo.server.link.FeedFetcher.Fetched;
@@ -20,7 +20,6 @@ import org.springframework.stereotype.Component;
 @Component
 final class CalendarLink implements SchoolLink {
     private static final int MOST_BYTES = 5 << 20;
-    private static final String COURSE = "calendar";
 
     private final FeedFetcher fetcher;
     private final StandIns standIns;
@@ -50,35 +49,9 @@ final class CalendarLink implements SchoolLink {
                 return News.unchanged(null, link.faring().tag());
             }
             CalendarContent content = CalendarReader.read(fetched.content(), zone);
-            return new News(told(content, link.name()), false, List.of(), null, fetched.tag());
+            return new News(CalendarTold.of(content, link.name(), Set.of()), true, List.of(), null, fetched.tag());
         } catch (FetchFault | CalendarFault fault) {
             throw new LinkFault(String.valueOf(fault.getMessage()), false, fault);
         }
-    }
-
-    private static Told told(CalendarContent content, String linkName) {
-        String name = content.name() == null ? linkName : content.name();
-        List<Told.Work> works = content.entries().stream()
-                .filter(entry -> !entry.cancelled())
-                .map(CalendarLink::work)
-                .toList();
-        List<Told.Trouble> troubles = content.leftAside().stream()
-                .map(aside -> new Told.Trouble(aside.title(), aside.why()))
-                .toList();
-        return new Told(name, List.of(new Told.Course(COURSE, name, "", List.of())), works, List.of(), troubles);
-    }
-
-    private static Told.Work work(CalendarEntry entry) {
-        return new Told.Work(
-                entry.key(),
-                COURSE,
-                entry.title(),
-                entry.kind(),
-                null,
-                null,
-                entry.opensAt(),
-                entry.due(),
-                entry.description(),
-                null);
     }
 }

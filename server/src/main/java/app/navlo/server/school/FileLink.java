@@ -1,5 +1,6 @@
 package app.navlo.server.school;
 
+import app.navlo.server.imports.News;
 import app.navlo.server.store.Links;
 import java.time.ZoneId;
 import java.util.Set;

@@ -1,11 +1,12 @@
 package app.navlo.server.school;
 
-import app.navlo.core.time.Deadline;
-import app.navlo.formats.told.Told;
 import app.navlo.server.account.Person;
+import app.navlo.server.imports.ImportViews;
+import app.navlo.server.imports.ImportViews.ImportRow;
+import app.navlo.server.imports.ImportViews.ImportTrouble;
+import app.navlo.server.imports.NewsPlan;
 import app.navlo.server.link.StandIns;
 import app.navlo.server.school.LinkDesk.Preview;
-import app.navlo.server.school.NewsPlan.WorkRow;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
@@ -16,8 +17,8 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
-import java.time.LocalDate;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -132,28 +133,6 @@ public class LinkController {
 
             boolean paused) {}
 
-    public enum LinkRowStatus {
-        NEW,
-        CHANGED,
-        SAME,
-        CONFLICTING,
-        GONE,
-        KEPT,
-        ASIDE
-    }
-
-    /** @param due null for none @param dueDay where only a day is given */
-    public record LinkRow(
-            String key,
-            LinkRowStatus status,
-            String title,
-            @Nullable Instant due,
-            @Nullable LocalDate dueDay,
-            List<String> changes) {}
-
-    /** @param where it is @param why it couldn't be read */
-    public record LinkTrouble(String where, String why) {}
-
     /**
      * What adding it would bring.
      *
@@ -164,9 +143,9 @@ public class LinkController {
             String name,
             Set<LinkAbility> abilities,
             List<String> courses,
-            List<LinkRow> rows,
+            List<ImportRow> rows,
             int happened,
-            List<LinkTrouble> troubles,
+            List<ImportTrouble> troubles,
             String fingerprint) {}
 
     /** @param news what was new, in words */
@@ -230,34 +209,10 @@ public class LinkController {
                         .filter(course -> course.ours() == null)
                         .map(NewsPlan.CourseRow::name)
                         .toList(),
-                rows(plan),
+                ImportViews.rows(plan, Objects.requireNonNull(preview.news().told())),
                 plan.happened().size() + plan.results().size(),
-                troubles(plan),
+                ImportViews.troubles(plan),
                 preview.fingerprint());
-    }
-
-    static List<LinkRow> rows(NewsPlan plan) {
-        return plan.works().stream()
-                .map(row -> row(row, plan.dues().get(row.key())))
-                .toList();
-    }
-
-    static List<LinkTrouble> troubles(NewsPlan plan) {
-        return plan.troubles().stream().map(LinkController::trouble).toList();
-    }
-
-    private static LinkRow row(WorkRow row, @Nullable Deadline due) {
-        return new LinkRow(
-                row.key(),
-                LinkRowStatus.valueOf(row.status().name()),
-                row.title(),
-                due == null ? null : due.instant(),
-                due instanceof Deadline.EndOfDay end ? end.day() : null,
-                row.changes());
-    }
-
-    private static LinkTrouble trouble(Told.Trouble trouble) {
-        return new LinkTrouble(trouble.where(), trouble.why());
     }
 
     @PostMapping

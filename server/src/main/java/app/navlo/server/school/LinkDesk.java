@@ -4,6 +4,12 @@ import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.imports.News;
+import app.navlo.server.imports.NewsPlan;
+import app.navlo.server.imports.NewsWords;
+import app.navlo.server.imports.NewsWriter;
+import app.navlo.server.imports.Planners;
+import app.navlo.server.imports.Wanted;
 import app.navlo.server.link.FeedFetcher;
 import app.navlo.server.link.StandIns;
 import app.navlo.server.live.LiveFeed;
@@ -15,7 +21,6 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Material.OtherRecord;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
@@ -26,7 +31,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -61,6 +65,7 @@ class LinkDesk {
     private final OneChange one;
     private final WriteOnce once;
     private final NewsWriter writer;
+    private final Planners planners;
     private final Material material;
     private final Asking asking;
     private final FeedFetcher fetcher;
@@ -78,6 +83,7 @@ class LinkDesk {
             OneChange one,
             WriteOnce once,
             NewsWriter writer,
+            Planners planners,
             Material material,
             Asking asking,
             FeedFetcher fetcher,
@@ -93,6 +99,7 @@ class LinkDesk {
         this.one = one;
         this.once = once;
         this.writer = writer;
+        this.planners = planners;
         this.material = material;
         this.asking = asking;
         this.fetcher = fetcher;
@@ -145,7 +152,7 @@ class LinkDesk {
         Board board = board(student, person);
         try {
             News news = kind(link).ask(link, board.zone());
-            NewsPlan plan = planner(link, board).plan(news);
+            NewsPlan plan = planners.of(link, board).plan(news, wanted(link));
             String source = Objects.requireNonNull(news.told()).source();
             String called = name != null && !name.isBlank() ? name.strip() : source.isBlank() ? "School" : source;
             return new Preview(news, plan, cut(called, LONGEST_NAME), fingerprint(plan));
@@ -154,20 +161,11 @@ class LinkDesk {
         }
     }
 
-    /** That compares what the link tells with the board. */
-    NewsPlanner planner(Link link, Board board) {
-        boolean second = link.access().kind() != Links.Kind.BOX;
-        Set<Long> undone = changes.undone(link.student());
-        return new NewsPlanner(
-                board, links.keys(link.id(), undone), second, records(link.student(), link.name(), undone));
-    }
-
-    private Map<Long, OtherRecord> records(long student, String book, Set<Long> undone) {
-        Map<Long, OtherRecord> records = new HashMap<>();
-        material.otherRecordsOf(student, undone).forEach((work, told) -> told.stream()
-                .filter(record -> record.toldBy().equals(book))
-                .forEach(record -> records.put(work, record)));
-        return records;
+    /** A calendar tells nothing of hand-ins: what it first tells of and is past by then counts as handed in on time. */
+    private static Wanted wanted(Link link) {
+        boolean first =
+                link.access().kind() == Links.Kind.CALENDAR && link.faring().toldAt() == null;
+        return first ? Wanted.past(Wanted.Past.ON_TIME) : Wanted.ALL;
     }
 
     private static String fingerprint(NewsPlan plan) {
@@ -232,7 +230,7 @@ class LinkDesk {
         if (was.equals(called)) {
             return;
         }
-        records(student, was, changes.undone(student)).forEach((work, record) -> {
+        planners.records(student, was, changes.undone(student)).forEach((work, record) -> {
             material.partOtherRecord(student, work, change, record);
             material.addOtherRecord(student, work, change, record.by(called, record.toldAt()));
         });
@@ -302,7 +300,7 @@ class LinkDesk {
         return Objects.requireNonNull(transaction.execute(status -> {
             changes.lock(link.student());
             Board board = board(link.student(), zone);
-            NewsPlan plan = planner(link, board).plan(news);
+            NewsPlan plan = planners.of(link, board).plan(news, wanted(link));
             asking.reached(link.id(), Stage.WRITING);
             String words = null;
             if (!plan.isEmpty()) {

@@ -5,6 +5,7 @@ import app.navlo.formats.oneroster.Roster;
 import app.navlo.formats.oneroster.ZipBundle;
 import app.navlo.formats.table.TableFault;
 import app.navlo.formats.told.Told;
+import app.navlo.server.imports.News;
 import app.navlo.server.link.FeedFetcher;
 import app.navlo.server.link.FeedFetcher.FetchFault;
 import app.navlo.server.link.FeedFetcher.Fetched;

@@ -247,6 +247,28 @@ public class Links {
                 .update();
     }
 
+    /** What words for states mean to this student, as they were asked. */
+    public Map<String, String> stateWords(long student) {
+        Map<String, String> words = new HashMap<>();
+        db.sql("SELECT word, meaning FROM state_word WHERE student_id = :student")
+                .param("student", student)
+                .query(row -> {
+                    words.put(row.getString("word"), row.getString("meaning"));
+                });
+        return words;
+    }
+
+    public void rememberWord(long student, String word, String meaning) {
+        db.sql("""
+                MERGE INTO state_word (student_id, word, meaning) KEY (student_id, word)
+                VALUES (:student, :word, :meaning)
+                """)
+                .param("student", student)
+                .param("word", word)
+                .param("meaning", meaning)
+                .update();
+    }
+
     public enum KeyKind {
         COURSE,
         WORK,

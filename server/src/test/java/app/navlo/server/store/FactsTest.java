@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.Measure;
@@ -19,6 +20,7 @@ import app.navlo.server.account.Role;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.rules.LateSheet;
 import app.navlo.server.rules.LeewaySheet;
+import app.navlo.server.rules.OwnField;
 import app.navlo.server.rules.RubricSheet;
 import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.rules.WorkSheet;
@@ -123,7 +125,9 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
                                 List.of(new RubricSheet.RowSheet(
                                         "Scale", List.of(new RubricSheet.LevelSheet("right", "To scale.", "4")))),
                                 false),
-                        null));
+                        null,
+                        "https://thornmere.example/w/1",
+                        Set.of(OwnField.DUE, OwnField.TITLE)));
     }
 
     private long addWork(Work.Definition definition) {
@@ -247,7 +251,8 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
                 LeewaySheet.NONE,
                 GradeSheet.POINTS,
                 true,
-                3);
+                3,
+                Reading.EXPECTED);
         long change = change(ChangeKind.EDIT_COURSE);
         courses.setRules(course, change, stored);
         assertEquals(courses.all(student, changes.undone(student)).get(course).rules(), stored);

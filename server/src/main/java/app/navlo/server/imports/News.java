@@ -1,4 +1,4 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
 import app.navlo.formats.told.Told;
 import java.time.Instant;
@@ -15,7 +15,7 @@ import tools.jackson.databind.JsonNode;
  * @param upTo where it goes on from; null for a link that tells all of it each time
  * @param tag to be shown when it is asked again; null for none
  */
-record News(
+public record News(
         @Nullable Told told,
         boolean whole,
         List<ToldDeed> deeds,
@@ -25,13 +25,13 @@ record News(
      * @param key that names it at its source
      * @param kind in the words of the hand-in box
      */
-    record ToldDeed(String key, Instant at, String kind, String item, String by, JsonNode body) {}
+    public record ToldDeed(String key, Instant at, String kind, String item, String by, JsonNode body) {}
 
-    News {
+    public News {
         deeds = List.copyOf(deeds);
     }
 
-    static News unchanged(@Nullable String upTo, @Nullable String tag) {
+    public static News unchanged(@Nullable String upTo, @Nullable String tag) {
         return new News(null, false, List.of(), upTo, tag);
     }
 }

@@ -1,4 +1,4 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
@@ -8,10 +8,11 @@ import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stage;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
-import app.navlo.server.school.News.ToldDeed;
-import app.navlo.server.school.NewsPlan.CourseRow;
-import app.navlo.server.school.NewsPlan.Status;
-import app.navlo.server.school.NewsPlan.WorkRow;
+import app.navlo.server.imports.News.ToldDeed;
+import app.navlo.server.imports.NewsPlan.CourseRow;
+import app.navlo.server.imports.NewsPlan.Status;
+import app.navlo.server.imports.NewsPlan.WorkRow;
+import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
@@ -28,6 +29,7 @@ import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -43,7 +45,11 @@ import org.springframework.stereotype.Component;
 
 /** Writes down what a plan says, as one change. Within the caller's transaction: whole or not at all. */
 @Component
-class NewsWriter {
+public class NewsWriter {
+    /** What a key means that isn't wanted. */
+    private static final long LEFT_OUT = 0;
+
+    private static final Duration A_DAY = Duration.ofDays(1);
     private static final DeedFacts.Made HANDED_IN = new DeedFacts.Made(
             FactKind.HANDED_IN, Actor.STUDENT, Map.of("attempt", 1, "content", HandInContent.DONE.name()), null);
     private static final int SHORT = 40;
@@ -81,7 +87,7 @@ class NewsWriter {
      * @param change that everything of it belongs to
      * @return what was new, in words
      */
-    String write(Link link, NewsPlan plan, Board board, long change, Instant now) {
+    public String write(Link link, NewsPlan plan, Board board, long change, Instant now) {
         return new One(link, plan, board, change, now).write(NewsWords.of(plan));
     }
 
@@ -167,6 +173,12 @@ class NewsWriter {
             if (row.newKey()) {
                 links.addKey(link.id(), change, KeyKind.COURSE, row.key(), ours, added);
             }
+            if (!row.grade().isEmpty()) {
+                Course before = board.courses().get(ours);
+                RuleSheet rules = before == null ? RuleSheet.UNKNOWN : before.rules();
+                courses.setRules(ours, change, rules.weighted(row.grade()));
+                courses.touch(ours, change);
+            }
         }
 
         private void work(WorkRow row) {
@@ -178,14 +190,19 @@ class NewsWriter {
                     troubles.add(new Told.Trouble(row.title(), "it names no course that is told of"));
                     return;
                 }
-                ours = works.add(new Works.NewWork(
-                        link.student(),
-                        change,
-                        Work.Origin.SCHOOL,
-                        "link " + link.id() + " " + row.key(),
-                        null,
-                        definition.inCourse(course),
-                        row.instructions()));
+                if (ours == null) {
+                    ours = works.add(new Works.NewWork(
+                            link.student(),
+                            change,
+                            Work.Origin.SCHOOL,
+                            "link " + link.id() + " " + row.key(),
+                            null,
+                            definition.inCourse(course),
+                            row.instructions()));
+                } else {
+                    works.revise(ours, change, definition.inCourse(course), row.instructions(), false);
+                    touched.add(ours);
+                }
             } else if (row.status() == Status.CHANGED || row.status() == Status.GONE) {
                 String instructions = row.status() == Status.GONE
                         ? row.instructions()
@@ -198,6 +215,9 @@ class NewsWriter {
                         row.status() == Status.GONE);
                 touched.add(ours);
                 dueMoved(ours, Objects.requireNonNull(row.definition()));
+            }
+            if (row.status() == Status.ASIDE && row.newKey()) {
+                links.addKey(link.id(), change, KeyKind.WORK, row.key(), LEFT_OUT, true);
             }
             if (ours == null) {
                 return;
@@ -305,16 +325,25 @@ class NewsWriter {
             Instant at = DeedFacts.notAfter(result.at() == null ? now : result.at(), now);
             Board.Entry entry = entries.get(work);
             List<Fact> before = entry == null ? List.of() : entry.facts();
-            if (result.status() == Told.Status.HANDED_IN
+            boolean cameBack = result.status() == Told.Status.RETURNED;
+            if ((cameBack || result.status() == Told.Status.HANDED_IN)
                     && (entry == null || !entry.state().handInStands())) {
                 add(work, HANDED_IN, handedIn(result, plan.dues().get(key)), link.name());
             }
             boolean isFinal = result.status() == Told.Status.SCORED;
             Fact.Scored scored = lastScore(before);
+            boolean byHand = scored != null && scored.stamp().by() == Actor.STUDENT;
+            if (byHand && result.points() != null && !scored.points().equals(result.points())) {
+                beside(key, work, result);
+                return;
+            }
             boolean scoredSo = scored != null && scored.points().equals(result.points()) && scored.isFinal() == isFinal;
             if (result.points() != null && !scoredSo) {
                 BigDecimal points = Objects.requireNonNull(Rows.decimal(result.points()));
                 add(work, DeedFacts.scored(points, isFinal), at, link.name());
+            }
+            if (cameBack && (entry == null || entry.state().stage() != Stage.RETURNED)) {
+                add(work, fact(FactKind.RETURNED, Map.of("asks_redo", false)), at, link.name());
             }
             boolean excused = entry != null && entry.state().stage() == Stage.EXCUSED;
             if (result.status() == Told.Status.EXCUSED && !excused) {
@@ -340,10 +369,12 @@ class NewsWriter {
             }
         }
 
-        /** A gradebook says that it was handed in and whether late, not when: no later than its due if it wasn't. */
+        /** A gradebook says that it was handed in and whether late, not when: at its due, or within the day after it. */
         private Instant handedIn(Told.Result result, @Nullable Deadline due) {
-            boolean inTime = !result.late() && due != null && due.instant().isBefore(now);
-            return inTime ? due.instant() : now;
+            if (due == null || !due.instant().isBefore(now)) {
+                return now;
+            }
+            return result.late() ? DeedFacts.notAfter(due.instant().plus(A_DAY), now) : due.instant();
         }
 
         private static Fact.@Nullable Scored lastScore(List<Fact> facts) {

@@ -1,7 +1,7 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
 import app.navlo.core.exact.Rational;
-import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.store.Feedback;
 import java.math.BigDecimal;
 import java.util.ArrayList;

@@ -1,4 +1,4 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.KeptScore;
@@ -12,12 +12,13 @@ import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
+import app.navlo.server.imports.News.ToldDeed;
+import app.navlo.server.imports.NewsPlan.CourseRow;
+import app.navlo.server.imports.NewsPlan.Status;
+import app.navlo.server.imports.NewsPlan.WorkRow;
+import app.navlo.server.rules.OwnField;
 import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.rules.WorkSheet.AppointmentSheet;
-import app.navlo.server.school.News.ToldDeed;
-import app.navlo.server.school.NewsPlan.CourseRow;
-import app.navlo.server.school.NewsPlan.Status;
-import app.navlo.server.school.NewsPlan.WorkRow;
 import app.navlo.server.store.Links.Key;
 import app.navlo.server.store.Links.KeyKind;
 import app.navlo.server.store.Material.OtherRecord;
@@ -38,7 +39,7 @@ import org.jspecify.annotations.Nullable;
  * Compares what a link tells with the board. Decides everything, writes nothing. Work that the link names anew, and that is
  * the same by course, title and due, is taken for the same.
  */
-final class NewsPlanner {
+public final class NewsPlanner {
     private final Board board;
     private final Map<KeyKind, Map<String, Key>> keys;
     private final Map<Long, Board.Entry> entries = new HashMap<>();
@@ -47,6 +48,8 @@ final class NewsPlanner {
     private final Set<String> told = new HashSet<>();
 
     private final boolean byLikeness;
+    private final Map<String, Boolean> ownDiffers = new HashMap<>();
+    private Wanted wanted = Wanted.ALL;
     private final Map<String, Board.Entry> likened = new HashMap<>();
     private final Map<Long, OtherRecord> records;
 
@@ -54,7 +57,8 @@ final class NewsPlanner {
      * @param byLikeness whether work of a like title and due is taken for the same: a second record names things its own way
      * @param records what this link told so far as a second record, by work
      */
-    NewsPlanner(Board board, Map<KeyKind, Map<String, Key>> keys, boolean byLikeness, Map<Long, OtherRecord> records) {
+    public NewsPlanner(
+            Board board, Map<KeyKind, Map<String, Key>> keys, boolean byLikeness, Map<Long, OtherRecord> records) {
         this.board = board;
         this.keys = keys;
         this.records = records;
@@ -62,7 +66,13 @@ final class NewsPlanner {
         board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
     }
 
-    NewsPlan plan(News news) {
+    public NewsPlan plan(News news) {
+        return plan(news, Wanted.ALL);
+    }
+
+    /** @param with what a person said of it */
+    public NewsPlan plan(News news, Wanted with) {
+        wanted = with;
         Told content = Objects.requireNonNull(news.told());
         List<CourseRow> courses = content.courses().stream().map(this::course).toList();
         content.works().forEach(work -> told.add(work.key()));
@@ -86,24 +96,62 @@ final class NewsPlanner {
             }
         }
         if (news.whole()) {
-            works.addAll(gone());
+            works.addAll(gone(content.beside()));
         }
         Map<String, Told.Result> results = new LinkedHashMap<>();
         content.results().stream()
                 .filter(result -> byKey.containsKey(result.workKey()))
                 .filter(result -> byKey.get(result.workKey()).status() != Status.ASIDE)
-                .filter(result -> !keys.get(KeyKind.DEED).containsKey(resultKey(result)))
+                .filter(result -> !isHere(resultKey(result)))
                 .forEach(result -> results.put(result.workKey(), result));
         List<ToldDeed> happened = news.deeds().stream()
                 .filter(DeedFacts::knows)
-                .filter(deed -> !keys.get(KeyKind.DEED).containsKey(deed.key()))
+                .filter(deed -> !isHere(deed.key()))
                 .filter(deed ->
                         byKey.containsKey(deed.item()) && byKey.get(deed.item()).status() != Status.ASIDE)
                 .filter(deed -> !isHere(deed, byKey.get(deed.item()).ours()))
                 .toList();
+        Set<String> past = new HashSet<>();
+        for (int i = 0; i < works.size(); i++) {
+            WorkRow row = works.get(i);
+            boolean told = results.containsKey(row.key())
+                    || happened.stream().anyMatch(deed -> deed.item().equals(row.key()));
+            if (row.status() == Status.NEW && !told && isPast(row)) {
+                past.add(row.key());
+                works.set(i, answered(row, results));
+            }
+        }
         Map<String, Deadline> dues = new HashMap<>();
         content.works().stream().filter(work -> work.due() != null).forEach(work -> dues.put(work.key(), work.due()));
-        return new NewsPlan(courses, works, happened, results, dues, second, content.troubles());
+        return new NewsPlan(courses, works, happened, results, dues, second, past, content.troubles());
+    }
+
+    /** Whether it was to be handed in before now. */
+    private boolean isPast(WorkRow row) {
+        Work.Definition definition = Objects.requireNonNull(row.definition());
+        return definition.due() != null
+                && definition.due().instant().isBefore(board.now())
+                && definition.expectsHandIn()
+                && definition.rules().appointment() == null;
+    }
+
+    /** What the person says of past work stands for what no source tells. */
+    private WorkRow answered(WorkRow row, Map<String, Told.Result> results) {
+        Wanted.Past answer = wanted.of(row.key());
+        if (answer == Wanted.Past.LEAVE_OUT) {
+            return row.aside();
+        }
+        if (answer != Wanted.Past.NOT_HANDED_IN) {
+            boolean late = answer == Wanted.Past.LATE;
+            results.put(
+                    row.key(), new Told.Result(row.key(), Told.Status.HANDED_IN, null, null, "", late, false, false));
+        }
+        return row;
+    }
+
+    private boolean isHere(String deed) {
+        Key key = keys.get(KeyKind.DEED).get(deed);
+        return key != null && !(wanted.undoneAgain() && key.undone());
     }
 
     /** Whether the same happened here at the same instant: told by another way, and no second thing. */
@@ -152,7 +200,13 @@ final class NewsPlanner {
         if (ours != null) {
             courseOf.put(course.key(), ours);
         }
-        return new CourseRow(course.key(), course.name().strip(), course.teacher(), ours, newKey);
+        return new CourseRow(
+                course.key(),
+                course.name().strip(),
+                course.teacher(),
+                ours,
+                newKey,
+                wanted.grades().contains(course.key()) ? course.categories() : List.of());
     }
 
     private Board.@Nullable Entry known(Told.Work work) {
@@ -161,17 +215,22 @@ final class NewsPlanner {
     }
 
     private WorkRow work(Told.Work work) {
-        Key key = keys.get(KeyKind.WORK).get(work.key());
+        boolean again = wanted.retake().contains(work.key());
+        Key key = again ? null : keys.get(KeyKind.WORK).get(work.key());
         Board.Entry entry = known(work);
-        if (entry == null && key != null) {
-            return row(work, Status.ASIDE, null, null, List.of(), false, key.brought());
+        if (wanted.leave().contains(work.key())) {
+            return row(work, Status.ASIDE, null, definition(work), List.of(), key == null, true);
+        }
+        if (entry == null && key != null && !(wanted.undoneAgain() && key.undone())) {
+            return row(work, Status.ASIDE, null, definition(work), List.of(), false, key.brought());
         }
         boolean newKey = entry == null;
         if (entry == null) {
             entry = alike(work);
         }
         if (entry == null) {
-            return row(work, Status.NEW, null, definition(work), List.of(), true, true);
+            WorkRow fresh = row(work, Status.NEW, null, definition(work), List.of(), true, true);
+            return key != null && key.ours() != 0 ? fresh.again(key.ours()) : fresh;
         }
         taken.add(entry.work().id());
         boolean brought = key == null ? broughtUnderAnotherKey(entry) : key.brought();
@@ -180,7 +239,14 @@ final class NewsPlanner {
             Status status = conflicts.isEmpty() ? Status.SAME : Status.CONFLICTING;
             return row(work, status, entry, null, conflicts, newKey, false);
         }
+        List<String> own = ownDiffers(work, entry);
+        if (!own.isEmpty()) {
+            ownDiffers.put(work.key(), true);
+        }
         List<String> changes = changes(work, entry);
+        if (changes.isEmpty() && !own.isEmpty()) {
+            return row(work, Status.CONFLICTING, entry, null, own, newKey, true);
+        }
         Work.Definition retold =
                 changes.isEmpty() ? null : retold(work, entry.work().definition());
         return row(work, changes.isEmpty() ? Status.SAME : Status.CHANGED, entry, retold, changes, newKey, true);
@@ -207,7 +273,8 @@ final class NewsPlanner {
         boolean asBefore = before == null
                 ? row.status() != Status.CONFLICTING
                 : before.title().equals(work.title()) && Objects.equals(before.due(), instant(work.due()));
-        if (row.brought() || row.ours() == null || asBefore) {
+        boolean alone = row.brought() && !ownDiffers.containsKey(row.key());
+        if (alone || row.ours() == null || asBefore) {
             return null;
         }
         return new OtherRecord(
@@ -297,26 +364,59 @@ final class NewsPlanner {
     private List<String> changes(Told.Work work, Board.Entry entry) {
         Work.Definition was = entry.work().definition();
         List<String> changes = new ArrayList<>();
-        if (!was.title().equals(work.title())) {
+        Set<OwnField> own = was.rules().own();
+        if (!was.title().equals(work.title()) && !own.contains(OwnField.TITLE)) {
             changes.add("title was “" + was.title() + "”");
         }
-        if (!Objects.equals(instant(was.due()), instant(work.due()))) {
+        if (!Objects.equals(instant(was.due()), instant(work.due())) && !own.contains(OwnField.DUE)) {
             changes.add("due was " + moment(was.due(), entry) + ", is " + moment(work.due(), entry));
         }
-        if (!Objects.equals(was.opensAt(), work.opensAt())) {
+        if (!Objects.equals(was.opensAt(), work.opensAt()) && !own.contains(OwnField.OPENS)) {
             changes.add("opens at another time");
         }
-        if (work.possible() != null && !was.marking().possible().equals(work.possible())) {
+        boolean otherPoints = work.possible() != null
+                && !was.marking().possible().equals(work.possible())
+                && !own.contains(OwnField.POINTS);
+        if (otherPoints) {
             changes.add("points possible were " + Sentences.number(was.marking().possible()) + ", are "
                     + Sentences.number(work.possible()));
         }
         return changes;
     }
 
+    /** What the student set by hand stands, and what the source tells otherwise is kept beside it. */
+    private static List<String> ownDiffers(Told.Work work, Board.Entry entry) {
+        Work.Definition was = entry.work().definition();
+        Set<OwnField> own = was.rules().own();
+        List<String> differs = new ArrayList<>();
+        if (own.contains(OwnField.DUE)
+                && work.due() != null
+                && !work.due().instant().equals(instant(was.due()))) {
+            differs.add(
+                    "due here, as you set it, " + moment(was.due(), entry) + "; there " + moment(work.due(), entry));
+        }
+        boolean points = own.contains(OwnField.POINTS)
+                && work.possible() != null
+                && !work.possible().equals(was.marking().possible());
+        if (points) {
+            differs.add("of " + Sentences.number(was.marking().possible()) + " points, as you set it; of "
+                    + Sentences.number(work.possible()) + " there");
+        }
+        return differs;
+    }
+
     private static Work.Definition retold(Told.Work work, Work.Definition was) {
-        Rational possible = work.possible() == null ? was.marking().possible() : work.possible();
-        Work.Definition told = was.retold(work.title(), work.opensAt(), work.due());
-        Stretch appointment = work.more() == null ? null : work.more().appointment();
+        Set<OwnField> own = was.rules().own();
+        Rational possible = work.possible() == null || own.contains(OwnField.POINTS)
+                ? was.marking().possible()
+                : work.possible();
+        Work.Definition told = was.retold(
+                own.contains(OwnField.TITLE) ? was.title() : work.title(),
+                own.contains(OwnField.OPENS) ? was.opensAt() : work.opensAt(),
+                own.contains(OwnField.DUE) ? was.due() : work.due());
+        Stretch appointment = work.more() == null || own.contains(OwnField.DUE)
+                ? null
+                : work.more().appointment();
         return (appointment == null ? told : told.at(AppointmentSheet.of(appointment)))
                 .marked(new WorkItem.Marking(
                         possible, was.marking().passPercent(), was.marking().kept()));
@@ -351,16 +451,18 @@ final class NewsPlanner {
                                 more.takesText(),
                                 !more.takesFiles() && !more.takesText(),
                                 more.fileTypes()),
-                WorkSheet.with(more == null ? null : more.rubric(), more == null ? null : more.appointment()));
+                WorkSheet.with(more == null ? null : more.rubric(), more == null ? null : more.appointment())
+                        .doneAt(work.hint().address()));
     }
 
     /** What this link brought and no longer tells of. */
-    private List<WorkRow> gone() {
+    private List<WorkRow> gone(Told.Beside beside) {
         List<WorkRow> gone = new ArrayList<>();
         Set<Long> seen = new HashSet<>();
         keys.get(KeyKind.WORK).forEach((key, ours) -> {
             Board.Entry entry = entries.get(ours.ours());
-            boolean still = told.contains(key) || taken.contains(ours.ours());
+            boolean cancelled = beside.cancelled().contains(key);
+            boolean still = told.contains(key) || taken.contains(ours.ours()) || (!cancelled && !within(beside, entry));
             if (entry == null || still || !ours.brought() || !seen.add(ours.ours())) {
                 return;
             }
@@ -373,11 +475,22 @@ final class NewsPlanner {
                     null,
                     entry.work().definition(),
                     "",
-                    List.of("no longer told of"),
+                    List.of(cancelled ? "cancelled there" : "no longer told of"),
                     false,
                     true));
         });
         return gone;
+    }
+
+    /** Many calendars export only a span of time: what lies outside of it isn't taken for gone. */
+    private static boolean within(Told.Beside beside, Board.@Nullable Entry entry) {
+        if (beside.reach() == null || entry == null) {
+            return true;
+        }
+        Instant due = instant(entry.work().definition().due());
+        return due != null
+                && !due.isBefore(beside.reach().start())
+                && due.isBefore(beside.reach().endExclusive());
     }
 
     private static @Nullable Instant instant(@Nullable Deadline deadline) {

@@ -1,13 +1,15 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
+import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.HandInContent;
-import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import java.math.BigDecimal;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.HashMap;
 import java.util.Locale;
@@ -17,10 +19,11 @@ import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** Brings what a course site says that happened into the facts of the store. */
-final class DeedFacts {
+public final class DeedFacts {
     /** What points may look like. */
-    static final String POINTS = "\\d{1,8}(\\.\\d{1,6})?";
+    public static final String POINTS = "\\d{1,8}(\\.\\d{1,6})?";
 
+    private static final int DAY_ALONE = 10;
     private static final int LONGEST = 20_000;
     private static final long HOUR_MINUTES = 60;
 
@@ -140,7 +143,17 @@ final class DeedFacts {
 
     private static Map<String, Object> due(JsonNode body, ZoneId zone) {
         String text = body.hasNonNull("due") ? body.get("due").asString() : null;
-        return Facts.dueColumns(BoxRecord.deadline(text, zone));
+        return Facts.dueColumns(deadline(text, zone));
+    }
+
+    /** A day alone, or an instant. @throws java.time.DateTimeException if it is neither */
+    public static @Nullable Deadline deadline(@Nullable String text, ZoneId zone) {
+        if (text == null) {
+            return null;
+        }
+        return text.length() == DAY_ALONE
+                ? Deadline.endOf(LocalDate.parse(text), zone)
+                : Deadline.at(Instant.parse(text));
     }
 
     private static Map<String, Object> with(Map<String, Object> columns, String name, Object value) {

@@ -1,23 +1,23 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
-import app.navlo.server.school.NewsPlan.Status;
+import app.navlo.server.imports.NewsPlan.Status;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.stream.Collectors;
 
 /** Says in a line what a link told. */
-final class NewsWords {
+public final class NewsWords {
     private static final int LONGEST_SUMMARY = 400;
 
     private NewsWords() {}
 
     /** What the change is called. */
-    static String summary(String link, NewsPlan plan) {
+    public static String summary(String link, NewsPlan plan) {
         return cut(link + " told: " + of(plan));
     }
 
     /** "2 scores, 1 comment, 1 new piece of work". */
-    static String of(NewsPlan plan) {
+    public static String of(NewsPlan plan) {
         Map<Noun, Long> kinds = new LinkedHashMap<>();
         plan.happened().forEach(deed -> kinds.merge(noun(deed.kind()), 1L, Long::sum));
         kinds.put(new Noun("entry of the gradebook", "entries of the gradebook"), (long)

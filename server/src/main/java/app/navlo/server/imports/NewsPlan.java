@@ -1,12 +1,13 @@
-package app.navlo.server.school;
+package app.navlo.server.imports;
 
 import app.navlo.core.time.Deadline;
 import app.navlo.formats.told.Told;
-import app.navlo.server.school.News.ToldDeed;
+import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.store.Material.OtherRecord;
 import app.navlo.server.store.Work;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -16,25 +17,31 @@ import org.jspecify.annotations.Nullable;
  * @param happened deeds of work that is known or new, none of them a fact here already
  * @param results by the link's key of the work, those that say something that isn't here yet
  * @param dues that the link tells, by the same key
+ * @param past keys of new work that was due before now, and of which nothing is told
  * @param records second records that come new or other than before, by the same key
  */
-record NewsPlan(
+public record NewsPlan(
         List<CourseRow> courses,
         List<WorkRow> works,
         List<ToldDeed> happened,
         Map<String, Told.Result> results,
         Map<String, Deadline> dues,
         Map<String, OtherRecord> records,
+        Set<String> past,
         List<Told.Trouble> troubles) {
-    /** @param ours null for one that is to be added */
-    record CourseRow(
+    /**
+     * @param ours null for one that is to be added
+     * @param grade the categories that are to make its grade; empty to leave that as it is
+     */
+    public record CourseRow(
             String key,
             String name,
             String teacher,
             @Nullable Long ours,
-            boolean newKey) {}
+            boolean newKey,
+            List<Told.Category> grade) {}
 
-    enum Status {
+    public enum Status {
         NEW,
         CHANGED,
         SAME,
@@ -43,7 +50,7 @@ record NewsPlan(
         GONE,
         /** No longer told of, but something has been done on it, so it stays. */
         KEPT,
-        /** The student undid what brought it; it isn't brought again. */
+        /** It isn't wanted: left out, or undone before. */
         ASIDE
     }
 
@@ -55,7 +62,7 @@ record NewsPlan(
      * @param newKey whether the link's key for it isn't known yet
      * @param brought whether it came, or comes, by this link
      */
-    record WorkRow(
+    public record WorkRow(
             String key,
             Status status,
             @Nullable Long ours,
@@ -65,32 +72,47 @@ record NewsPlan(
             String instructions,
             List<String> changes,
             boolean newKey,
-            boolean brought) {}
+            boolean brought) {
+        /** The same, for work that was here once and was undone. */
+        WorkRow again(long work) {
+            return new WorkRow(key, status, work, title, courseKey, definition, instructions, changes, newKey, brought);
+        }
 
-    NewsPlan {
+        /** The same, left out. */
+        WorkRow aside() {
+            return new WorkRow(
+                    key, Status.ASIDE, ours, title, courseKey, definition, instructions, changes, newKey, brought);
+        }
+    }
+
+    public NewsPlan {
         courses = List.copyOf(courses);
         works = List.copyOf(works);
         happened = List.copyOf(happened);
         results = Map.copyOf(results);
         dues = Map.copyOf(dues);
         records = Map.copyOf(records);
+        past = Set.copyOf(past);
         troubles = List.copyOf(troubles);
     }
 
-    long many(Status status) {
+    public long many(Status status) {
         return works.stream().filter(row -> row.status() == status).count();
     }
 
     /** Second records that come without a result. */
-    int recordsAlone() {
+    public int recordsAlone() {
         return (int) records.keySet().stream()
                 .filter(key -> !results.containsKey(key))
                 .count();
     }
 
     /** Whether there is nothing to write. */
-    boolean isEmpty() {
-        return courses.stream().noneMatch(row -> row.ours() == null || row.newKey())
+    public boolean isEmpty() {
+        return courses.stream()
+                        .noneMatch(row -> row.ours() == null
+                                || row.newKey()
+                                || !row.grade().isEmpty())
                 && works.stream()
                         .noneMatch(row -> row.newKey()
                                 || row.status() == Status.NEW

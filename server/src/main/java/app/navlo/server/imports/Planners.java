@@ -1,0 +1,42 @@
+package app.navlo.server.imports;
+
+import app.navlo.server.board.Board;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Links;
+import app.navlo.server.store.Links.Link;
+import app.navlo.server.store.Material;
+import app.navlo.server.store.Material.OtherRecord;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Set;
+import org.springframework.stereotype.Component;
+
+/** Makes what compares the words of a link with the board. */
+@Component
+public class Planners {
+    private final Links links;
+    private final Material material;
+    private final Changes changes;
+
+    Planners(Links links, Material material, Changes changes) {
+        this.links = links;
+        this.material = material;
+        this.changes = changes;
+    }
+
+    public NewsPlanner of(Link link, Board board) {
+        boolean second = link.access().kind() != Links.Kind.BOX;
+        Set<Long> undone = changes.undone(link.student());
+        return new NewsPlanner(
+                board, links.keys(link.id(), undone), second, records(link.student(), link.name(), undone));
+    }
+
+    /** What a link told so far as a second record, by work. */
+    public Map<Long, OtherRecord> records(long student, String book, Set<Long> undone) {
+        Map<Long, OtherRecord> records = new HashMap<>();
+        material.otherRecordsOf(student, undone).forEach((work, told) -> told.stream()
+                .filter(record -> record.toldBy().equals(book))
+                .forEach(record -> records.put(work, record)));
+        return records;
+    }
+}
