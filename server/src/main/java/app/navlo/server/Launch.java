@@ -15,9 +15,10 @@ import java.util.Map;
  * @param demo with the made-up college
  * @param keep keep the demo's data of the last run
  * @param data the folder of the database
+ * @param host to listen on: localhost for this machine alone, 0.0.0.0 for the network that it is in
  * @param still let the demo's clock stand still
  */
-record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
+record Launch(boolean demo, boolean keep, Path data, String host, int port, boolean still) {
     /** Names the file of a demo that was filled when Navlo was built; filling it takes a while. */
     private static final String FILLED_DEMO = "navlo.demo.filled";
 
@@ -34,6 +35,7 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
         boolean keep = false;
         boolean still = false;
         Path data = Path.of("data");
+        String host = System.getenv().getOrDefault("NAVLO_HOST", "localhost");
         int port = DEFAULT_PORT;
         while (!left.isEmpty()) {
             String option = left.pop();
@@ -41,13 +43,14 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
                 case "--keep" -> keep = true;
                 case "--still" -> still = true;
                 case "--data" -> data = Path.of(value(option, left));
+                case "--host" -> host = value(option, left);
                 case "--port" -> port = port(value(option, left));
                 default ->
                     throw new IllegalArgumentException("there is no option '" + option
-                            + "'; there are --port N, --data DIR and, for demo, --keep");
+                            + "'; there are --host H, --port N, --data DIR and, for demo, --keep");
             }
         }
-        return new Launch(demo, keep, data, port, still);
+        return new Launch(demo, keep, data, host, port, still);
     }
 
     private static String value(String option, Deque<String> left) {
@@ -92,6 +95,7 @@ record Launch(boolean demo, boolean keep, Path data, int port, boolean still) {
     /** Every commit reaches the file before it is answered: WRITE_DELAY=0. */
     Map<String, Object> properties() {
         Map<String, Object> properties = new HashMap<>();
+        properties.put("server.address", host);
         properties.put("server.port", port);
         properties.put(
                 "spring.datasource.url",

@@ -92,7 +92,8 @@ public class AccessMatrixTest extends DemoServer {
         endpoints().stream()
                 .filter(endpoint -> !endpoint.ofStudent())
                 .forEach(e -> others.add(e.method() + " " + e.path()));
-        assertEquals(others, Set.of("GET /api/session", "POST /api/people", "POST /api/demo/clock"));
+        assertEquals(
+                others, Set.of("GET /api/session", "POST /api/people", "PUT /api/people/me", "POST /api/demo/clock"));
     }
 
     @Test

@@ -30,7 +30,7 @@ public class CalendarFeedTest extends DemoServer {
     @Test
     public void everyPieceOfWorkIsAToDoAndTheSittingsAreThoseOfThePlan() {
         TestClient mira = mira();
-        String path = path(mira);
+        String path = path(mira) + "?as=TODOS";
         TestClient.Answer answer = new TestClient(port).get(path);
         assertEquals(answer.status(), 200, "whoever knows the address needs no sign-in");
         assertTrue(answer.raw().headers().firstValue("content-type").orElse("").startsWith("text/calendar"));

@@ -6,13 +6,17 @@ import app.navlo.formats.ical.OutgoingCalendar.ToDo;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.io.UncheckedIOException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import net.fortuna.ical4j.data.CalendarOutputter;
 import net.fortuna.ical4j.model.Calendar;
 import net.fortuna.ical4j.model.component.CalendarComponent;
+import net.fortuna.ical4j.model.component.VAlarm;
 import net.fortuna.ical4j.model.component.VEvent;
 import net.fortuna.ical4j.model.component.VToDo;
+import net.fortuna.ical4j.model.parameter.Related;
+import net.fortuna.ical4j.model.property.Action;
 import net.fortuna.ical4j.model.property.Categories;
 import net.fortuna.ical4j.model.property.Completed;
 import net.fortuna.ical4j.model.property.Description;
@@ -25,6 +29,7 @@ import net.fortuna.ical4j.model.property.ProdId;
 import net.fortuna.ical4j.model.property.Status;
 import net.fortuna.ical4j.model.property.Summary;
 import net.fortuna.ical4j.model.property.Transp;
+import net.fortuna.ical4j.model.property.Trigger;
 import net.fortuna.ical4j.model.property.Uid;
 import net.fortuna.ical4j.model.property.XProperty;
 import net.fortuna.ical4j.model.property.immutable.ImmutableVersion;
@@ -72,18 +77,38 @@ public final class CalendarWriter {
         if (toDo.completedAt() != null) {
             out.add(new Completed(seconds(toDo.completedAt())));
         }
+        if (toDo.alarm() != null && due != null) {
+            out.add(alarm(toDo.alarm(), toDo.title(), Related.END));
+        }
         return out;
     }
 
     private static VEvent event(Event event, Instant asOf) {
         VEvent out = new VEvent(false);
         describe(out, event.key(), event.title(), event.description(), event.category(), asOf);
-        out.add(new DtStart<>(seconds(event.start())));
-        if (event.end().isAfter(event.start())) {
-            out.add(new DtEnd<>(seconds(event.end())));
+        if (event.day() != null) {
+            out.add(new DtStart<>(event.day()));
+        } else {
+            out.add(new DtStart<>(seconds(event.start())));
+            if (event.end().isAfter(event.start())) {
+                out.add(new DtEnd<>(seconds(event.end())));
+            }
+        }
+        if (event.alarm() != null) {
+            out.add(alarm(event.alarm(), event.title(), Related.START));
         }
         out.add(new Transp(event.busy() ? "OPAQUE" : "TRANSPARENT"));
         return out;
+    }
+
+    private static VAlarm alarm(Duration before, String title, Related to) {
+        VAlarm alarm = new VAlarm();
+        alarm.add(new Action("DISPLAY"));
+        alarm.add(new Description(title));
+        Trigger trigger = new Trigger(before.negated());
+        trigger.add(to);
+        alarm.add(trigger);
+        return alarm;
     }
 
     private static void describe(

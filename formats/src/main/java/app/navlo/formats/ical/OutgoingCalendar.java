@@ -1,7 +1,9 @@
 package app.navlo.formats.ical;
 
 import app.navlo.core.time.Deadline;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -24,6 +26,7 @@ public record OutgoingCalendar(String name, Instant asOf, List<ToDo> toDos, List
      * @param due null for none
      * @param percent done, 0 to 100
      * @param completedAt null where it isn't
+     * @param alarm before the due; null for none
      */
     public record ToDo(
             String key,
@@ -34,11 +37,28 @@ public record OutgoingCalendar(String name, Instant asOf, List<ToDo> toDos, List
             @Nullable Deadline due,
             Status status,
             int percent,
-            @Nullable Instant completedAt) {}
+            @Nullable Instant completedAt,
+            @Nullable Duration alarm) {
+        /** Without an alarm. */
+        public ToDo(
+                String key,
+                String title,
+                String description,
+                String category,
+                @Nullable Instant opens,
+                @Nullable Deadline due,
+                Status status,
+                int percent,
+                @Nullable Instant completedAt) {
+            this(key, title, description, category, opens, due, status, percent, completedAt, null);
+        }
+    }
 
     /**
      * @param end not before the start; the same for an instant
      * @param busy whether it takes the time
+     * @param day where it is something of the whole day; null for the instants
+     * @param alarm before the start; null for none
      */
     public record Event(
             String key,
@@ -47,7 +67,21 @@ public record OutgoingCalendar(String name, Instant asOf, List<ToDo> toDos, List
             @Nullable String category,
             Instant start,
             Instant end,
-            boolean busy) {}
+            boolean busy,
+            @Nullable LocalDate day,
+            @Nullable Duration alarm) {
+        /** Of instants, without an alarm. */
+        public Event(
+                String key,
+                String title,
+                String description,
+                @Nullable String category,
+                Instant start,
+                Instant end,
+                boolean busy) {
+            this(key, title, description, category, start, end, busy, null, null);
+        }
+    }
 
     public OutgoingCalendar {
         toDos = List.copyOf(toDos);

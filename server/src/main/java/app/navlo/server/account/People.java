@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
@@ -53,6 +54,53 @@ public class People implements UserDetailsService {
 
     static String key(String email) {
         return email.strip().toLowerCase(Locale.ROOT);
+    }
+
+    /**
+     * How a person reads times and days; what is null is as their browser does.
+     *
+     * @param firstWeekday 1 is Monday, 7 Sunday
+     */
+    public record Formats(
+            @Nullable Boolean hour12,
+            @Nullable Integer firstWeekday,
+            @Nullable DateOrder dateOrder) {}
+
+    /** In which a day is written. */
+    public enum DateOrder {
+        DAY_FIRST,
+        MONTH_FIRST,
+        YEAR_FIRST
+    }
+
+    public Formats formats(long person) {
+        return db.sql("SELECT hour12, first_weekday, date_order FROM person WHERE id = :id")
+                .param("id", person)
+                .query((row, n) -> new Formats(
+                        row.getObject("hour12", Boolean.class),
+                        row.getObject("first_weekday", Integer.class),
+                        row.getString("date_order") == null ? null : DateOrder.valueOf(row.getString("date_order"))))
+                .single();
+    }
+
+    /** @throws org.springframework.dao.DuplicateKeyException if somebody else has that address */
+    public void change(long person, String name, String email, String zone, Formats formats) {
+        db.sql("""
+                UPDATE person SET name = :name, email = :email, email_key = :key, zone = :zone, hour12 = :hour12,
+                    first_weekday = :weekday, date_order = :order
+                WHERE id = :id
+                """)
+                .param("name", name.strip())
+                .param("email", email.strip())
+                .param("key", key(email))
+                .param("zone", zone)
+                .param("hour12", formats.hour12())
+                .param("weekday", formats.firstWeekday())
+                .param(
+                        "order",
+                        formats.dateOrder() == null ? null : formats.dateOrder().name())
+                .param("id", person)
+                .update();
     }
 
     public boolean isEmpty() {

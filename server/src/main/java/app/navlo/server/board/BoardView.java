@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param mayWrite whether the reader may change anything: a guardian may not
  * @param signals what asks for the student's attention, the most pressing first
  * @param slow work that is with the teacher for longer than nine in ten are; it asks for nothing
+ * @param unknown what isn't known, and wasn't put aside
  * @param nextChange the next instant at, or just after, which the clock alone changes something; null for none
  */
 public record BoardView(
@@ -41,7 +42,28 @@ public record BoardView(
         boolean freeHoursAssumed,
         List<SignalView> signals,
         List<Long> slow,
+        List<UnknownView> unknown,
         @Nullable Instant nextChange) {
+
+    /** What isn't known, so that something can't be said. */
+    public enum Unknown {
+        /** No term: its days, its closes. */
+        TERM,
+        /** No grading close. */
+        CLOSE,
+        /** What late work costs. */
+        LATE_RULE,
+        /** What work is worth. */
+        POINTS,
+        /** When there is time to work. */
+        HOURS
+    }
+
+    /**
+     * @param courses of which it isn't known; empty where it is about none in particular
+     * @param of how many courses there are
+     */
+    public record UnknownView(Unknown what, List<Long> courses, int of) {}
 
     /**
      * @param words one sentence
@@ -64,7 +86,6 @@ public record BoardView(
 
     public record TermView(String name, String school, LocalDate firstDay, LocalDate lastDay) {}
 
-    /** @param editable whether the student typed it in, and so may change it */
     public record CourseView(
             long id,
             long version,
@@ -73,7 +94,6 @@ public record BoardView(
             @Nullable String teacher,
             String colour,
             String zone,
-            boolean editable,
             AimView aim,
             StandingView standing) {}
 

@@ -16,10 +16,12 @@ import app.navlo.server.board.BoardView.MoveCounts;
 import app.navlo.server.board.BoardView.SignalView;
 import app.navlo.server.board.BoardView.TideDayView;
 import app.navlo.server.rules.Figures;
+import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Term;
+import app.navlo.server.store.UnknownAsides;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -42,8 +44,12 @@ public class BoardViews {
     private final HandIns handIns;
     private final Drafts drafts;
     private final OwnHours hours;
+    private final UnknownAsides asides;
+    private final Changes changes;
 
-    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours) {
+    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours, UnknownAsides asides, Changes changes) {
+        this.asides = asides;
+        this.changes = changes;
         this.handIns = handIns;
         this.drafts = drafts;
         this.hours = hours;
@@ -80,6 +86,7 @@ public class BoardViews {
                         .filter(entry -> entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG))
                         .map(entry -> entry.work().id())
                         .toList(),
+                Unknowns.of(board, asides.of(board.student(), changes.undone(board.student()))),
                 nextChange(board));
     }
 
@@ -108,7 +115,6 @@ public class BoardViews {
                 details.teacher(),
                 details.colour(),
                 details.zone().getId(),
-                course.termId() == null,
                 aim(board.aims().getOrDefault(course.id(), Aim.USUAL)),
                 StandingViews.of(board, course));
     }

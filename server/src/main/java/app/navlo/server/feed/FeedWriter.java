@@ -17,17 +17,20 @@ import app.navlo.server.next.NextService;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Term;
 import app.navlo.server.time.ServerClock;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 
-/** Writes a student's board as a calendar: dues as to-dos, openings and closes, and the plan's sittings as events. */
+/** Writes a student's board as a calendar: dues, openings and closes, and the plan's sittings. */
 @Component
 class FeedWriter {
     private static final String AT = "@navlo";
@@ -42,7 +45,8 @@ class FeedWriter {
         this.clock = clock;
     }
 
-    String write(long student) {
+    /** @param alarm before each due that is still to come; null for none */
+    String write(long student, FeedController.Dues as, @Nullable Duration alarm) {
         People.Student who = people.student(student).orElseThrow(() -> Refusal.notFound("calendar"));
         NextService.Made made = next.make(student, ZoneId.of(who.zone()), null, clock.instant());
         Board board = made.board();
@@ -50,10 +54,12 @@ class FeedWriter {
         List<Event> events = new ArrayList<>();
         for (Board.Entry entry : board.entries()) {
             Stretch appointment = entry.finding().item().schedule().appointment();
-            if (appointment == null) {
-                toDos.add(toDo(entry));
+            if (appointment != null) {
+                events.add(appointment(entry, appointment, alarm));
+            } else if (as == FeedController.Dues.TODOS) {
+                toDos.add(toDo(entry, alarm));
             } else {
-                events.add(appointment(entry, appointment));
+                due(entry, alarm).ifPresent(events::add);
             }
         }
         board.entries().stream()
@@ -70,7 +76,27 @@ class FeedWriter {
         return CalendarWriter.write(new OutgoingCalendar("Navlo, " + who.name(), asOf, toDos, events));
     }
 
-    private static ToDo toDo(Board.Entry entry) {
+    /** Only what is still to be done: a calendar shows no other way that something is. */
+    private static Optional<Event> due(Board.Entry entry, @Nullable Duration alarm) {
+        Deadline due = due(entry);
+        Move move = entry.state().move();
+        if (due == null || (move != Move.YOURS && move != Move.NOT_YET)) {
+            return Optional.empty();
+        }
+        LocalDate day = due instanceof Deadline.EndOfDay end ? end.day() : null;
+        return Optional.of(new Event(
+                "work-" + entry.work().id() + AT,
+                "Due: " + entry.work().definition().title(),
+                entry.course().details().name(),
+                entry.course().details().shortName(),
+                due.instant(),
+                due.instant(),
+                false,
+                day,
+                alarm));
+    }
+
+    private static ToDo toDo(Board.Entry entry, @Nullable Duration alarm) {
         WorkState state = entry.state();
         Status status = status(state);
         return new ToDo(
@@ -82,10 +108,11 @@ class FeedWriter {
                 due(entry),
                 status,
                 percent(state, status),
-                status == Status.COMPLETED ? state.handedInAt() : null);
+                status == Status.COMPLETED ? state.handedInAt() : null,
+                status == Status.COMPLETED || status == Status.CANCELLED ? null : alarm);
     }
 
-    private static Event appointment(Board.Entry entry, Stretch when) {
+    private static Event appointment(Board.Entry entry, Stretch when, @Nullable Duration alarm) {
         return new Event(
                 "work-" + entry.work().id() + AT,
                 entry.work().definition().title(),
@@ -93,7 +120,9 @@ class FeedWriter {
                 entry.course().details().shortName(),
                 when.start(),
                 when.endExclusive(),
-                true);
+                true,
+                null,
+                alarm);
     }
 
     private static @Nullable Deadline due(Board.Entry entry) {

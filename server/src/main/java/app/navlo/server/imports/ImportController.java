@@ -50,6 +50,7 @@ import org.springframework.web.multipart.MultipartFile;
 @RequestMapping("/api/students/{student}/imports")
 public class ImportController {
     private static final long MOST_BYTES = 50L << 20;
+    private static final long MOST_OUTLINE = 20L << 20;
     private static final int LONGEST_NAME = 200;
     private static final String FOLDER = "folder.zip";
 
@@ -245,6 +246,23 @@ public class ImportController {
         try {
             Files.writeString(content, pasted.text());
             return view(desk.read(student, person, pasted.name().strip(), content));
+        } finally {
+            Files.deleteIfExists(content);
+        }
+    }
+
+    /** The lines of a course outline, to be looked through for dates. Nothing is kept. */
+    public record OutlineLines(List<String> lines) {}
+
+    @PostMapping(path = "/outline", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    public OutlineLines outline(@PathVariable long student, @RequestParam MultipartFile file) throws IOException {
+        if (file.getSize() > MOST_OUTLINE) {
+            throw Refusal.tooLarge("The file has " + (file.getSize() >> 20) + " MB; at most 20 MB are read.");
+        }
+        Path content = Files.createTempFile("navlo-outline", ".in");
+        try {
+            file.transferTo(content);
+            return new OutlineLines(OutlineText.lines(name(file), content));
         } finally {
             Files.deleteIfExists(content);
         }

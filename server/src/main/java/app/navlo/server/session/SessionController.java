@@ -11,6 +11,8 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Email;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.DateTimeException;
@@ -18,6 +20,7 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -28,6 +31,7 @@ import org.springframework.security.web.context.HttpSessionSecurityContextReposi
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
@@ -61,7 +65,7 @@ public class SessionController {
             boolean signUpOpen,
             @Nullable DemoView demo) {}
 
-    public record PersonView(long id, String name, String email, Role role, String zone) {}
+    public record PersonView(long id, String name, String email, Role role, String zone, People.Formats formats) {}
 
     /**
      * The sign-ins that a demo offers.
@@ -78,10 +82,7 @@ public class SessionController {
     public SessionView session(@AuthenticationPrincipal @Nullable Person person) {
         return new SessionView(
                 clock.instant(),
-                person == null
-                        ? null
-                        : new PersonView(
-                                person.id(), person.name(), person.getUsername(), person.role(), person.zone()),
+                person == null ? null : view(person),
                 person == null ? List.of() : people.readableBy(person),
                 !demo.running() && people.isEmpty(),
                 demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);
@@ -124,7 +125,60 @@ public class SessionController {
                 request.zone(),
                 "");
         signIn(person, http, response);
-        return new PersonView(person.id(), person.name(), person.getUsername(), person.role(), person.zone());
+        return view(person);
+    }
+
+    private PersonView view(Person person) {
+        return new PersonView(
+                person.id(),
+                person.name(),
+                person.getUsername(),
+                person.role(),
+                person.zone(),
+                people.formats(person.id()));
+    }
+
+    /**
+     * What a person says of themselves.
+     *
+     * @param firstWeekday 1 is Monday, 7 Sunday; null for as the browser does
+     */
+    public record PersonForm(
+            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
+            String name,
+
+            @NotBlank(message = "Type your address.")
+            @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
+            @Size(max = 254, message = "At most 254 letters.")
+            String email,
+
+            @NotBlank(message = "Choose a time zone.") String zone,
+            @Nullable Boolean hour12,
+            @Nullable @Min(1) @Max(7) Integer firstWeekday,
+            People.@Nullable DateOrder dateOrder) {}
+
+    /** Changes who one is here; other sessions see it when they sign in again. */
+    @PutMapping("/api/people/me")
+    @Transactional
+    public PersonView change(
+            @AuthenticationPrincipal Person person,
+            @Valid @RequestBody PersonForm form,
+            HttpServletRequest http,
+            HttpServletResponse response) {
+        String zone = zone(form.zone()).getId();
+        try {
+            people.change(
+                    person.id(),
+                    form.name(),
+                    form.email(),
+                    zone,
+                    new People.Formats(form.hour12(), form.firstWeekday(), form.dateOrder()));
+        } catch (DuplicateKeyException taken) {
+            throw Refusal.invalid("email", "Somebody else signs in with this address. Choose another.");
+        }
+        Person now = new Person(person.id(), form.email().strip(), form.name().strip(), person.role(), zone, "");
+        keep(now, http, response);
+        return view(now);
     }
 
     private static ZoneId zone(String name) {
@@ -139,6 +193,10 @@ public class SessionController {
         if (http.getSession(false) != null) {
             http.changeSessionId();
         }
+        keep(person, http, response);
+    }
+
+    private static void keep(Person person, HttpServletRequest http, HttpServletResponse response) {
         SecurityContext context = SecurityContextHolder.createEmptyContext();
         context.setAuthentication(
                 UsernamePasswordAuthenticationToken.authenticated(person, null, person.getAuthorities()));

@@ -17,6 +17,7 @@ public enum ChangeKind {
     EDIT_WORK(true),
     REMOVE_WORK(true),
     OWN(true),
+    RECORD(true),
     NOTE(true),
     LENS(true),
     IMPORT(true),

@@ -21,17 +21,17 @@ import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
-import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
 
 /** The facts of a student's work: added, read, never changed. */
 @Repository
 public class Facts {
     private final JdbcClient db;
+    private final Batch batch;
 
-    Facts(JdbcClient db) {
+    Facts(JdbcClient db, Batch batch) {
         this.db = db;
+        this.batch = batch;
     }
 
     /** Facts that stand, by work, in the order in which they were added. */
@@ -164,8 +164,28 @@ public class Facts {
             "before_day",
             "before_zone");
 
+    private static final String INSERT = """
+            INSERT INTO fact (change_id, student_id, work_id, kind, happened_at, learnt_at, actor, actor_name,
+                              attempt, content, part, body, points, points_by_due, is_final, is_posted, stands, flag, asks_redo,
+                              due_at, due_day, due_zone, span_minutes, is_private, in_file, answers_fact, answers_post,
+                              asks, before_at, before_day, before_zone)
+            VALUES (:change, :student, :work, :kind, :happened, :learnt, :actor, :actorName,
+                    :attempt, :content, :part, :body, :points, :points_by_due, :is_final, :is_posted, :stands, :flag, :asks_redo,
+                    :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file, :answers_fact, :answers_post,
+                    :asks, :before_at, :before_day, :before_zone)
+            """;
+
     /** @return the number of the fact */
     public long add(NewFact fact) {
+        return addAll(List.of(fact)).get(0);
+    }
+
+    /** Any number of them at once. @return their numbers, in their order */
+    public List<Long> addAll(List<NewFact> facts) {
+        return batch.insert(INSERT, facts.stream().map(Facts::row).toList());
+    }
+
+    private static Map<String, Object> row(NewFact fact) {
         if (!TYPED_COLUMNS.containsAll(fact.columns().keySet())) {
             throw new IllegalArgumentException(
                     "a fact has no such columns: " + fact.columns().keySet());
@@ -180,18 +200,7 @@ public class Facts {
         params.put("learnt", fact.learntAt());
         params.put("actor", fact.actor().name());
         params.put("actorName", fact.actorName());
-        KeyHolder key = new GeneratedKeyHolder();
-        db.sql("""
-                INSERT INTO fact (change_id, student_id, work_id, kind, happened_at, learnt_at, actor, actor_name,
-                                  attempt, content, part, body, points, points_by_due, is_final, is_posted, stands, flag, asks_redo,
-                                  due_at, due_day, due_zone, span_minutes, is_private, in_file, answers_fact, answers_post,
-                                  asks, before_at, before_day, before_zone)
-                VALUES (:change, :student, :work, :kind, :happened, :learnt, :actor, :actorName,
-                        :attempt, :content, :part, :body, :points, :points_by_due, :is_final, :is_posted, :stands, :flag, :asks_redo,
-                        :due_at, :due_day, :due_zone, :span_minutes, :is_private, :in_file, :answers_fact, :answers_post,
-                        :asks, :before_at, :before_day, :before_zone)
-                """).params(params).update(key, "id");
-        return key.getKeyAs(Long.class);
+        return params;
     }
 
     /** The columns of a due, to be put into {@link NewFact#columns}. */

@@ -23,9 +23,11 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class Own {
     private final JdbcClient db;
+    private final Batch batch;
 
-    Own(JdbcClient db) {
+    Own(JdbcClient db, Batch batch) {
         this.db = db;
+        this.batch = batch;
     }
 
     /**
@@ -78,19 +80,28 @@ public class Own {
         return figures;
     }
 
-    public void reckon(long student, long work, long change, Figures figures) {
-        db.sql("""
+    /** What the student reckons from now on. */
+    public void reckon(long student, long change, Map<Long, Figures> byWork) {
+        batch.run(
+                """
                 INSERT INTO own_figure (student_id, work_id, change_id, effort_minutes, expected_percent,
                     preparing_percent)
                 VALUES (:student, :work, :change, :effort, :percent, :preparing)
-                """)
-                .param("student", student)
-                .param("work", work)
-                .param("change", change)
-                .param("effort", figures.effortMinutes())
-                .param("percent", Rows.decimal(figures.expectedPercent()))
-                .param("preparing", Rows.decimal(figures.preparingPercent()))
-                .update();
+                """,
+                byWork.entrySet().stream()
+                        .map(entry -> row(student, entry.getKey(), change, entry.getValue()))
+                        .toList());
+    }
+
+    private static Map<String, Object> row(long student, long work, long change, Figures figures) {
+        Map<String, Object> row = new HashMap<>();
+        row.put("student", student);
+        row.put("work", work);
+        row.put("change", change);
+        row.put("effort", figures.effortMinutes());
+        row.put("percent", Rows.decimal(figures.expectedPercent()));
+        row.put("preparing", Rows.decimal(figures.preparingPercent()));
+        return row;
     }
 
     /**
@@ -148,29 +159,47 @@ public class Own {
 
     /** @param note whose numbers are passed over */
     public long addNote(long student, long change, Note note) {
-        KeyHolder key = new GeneratedKeyHolder();
-        db.sql("INSERT INTO note (student_id, work_id, course_id) VALUES (:student, :work, :course)")
-                .param("student", student)
-                .param("work", note.work())
-                .param("course", note.course())
-                .update(key, "id");
-        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
-        reviseNote(id, change, note, false);
-        return id;
+        return addNotes(student, change, List.of(note)).get(0);
+    }
+
+    /** @param notes whose numbers are passed over */
+    public List<Long> addNotes(long student, long change, List<Note> notes) {
+        List<Map<String, Object>> rows = new ArrayList<>();
+        for (Note note : notes) {
+            Map<String, Object> row = new HashMap<>();
+            row.put("student", student);
+            row.put("work", note.work());
+            row.put("course", note.course());
+            rows.add(row);
+        }
+        List<Long> ids = batch.insert(
+                "INSERT INTO note (student_id, work_id, course_id) VALUES (:student, :work, :course)", rows);
+        List<Map<String, Object>> revisions = new ArrayList<>();
+        for (int i = 0; i < ids.size(); i++) {
+            revisions.add(revision(ids.get(i), change, notes.get(i), false));
+        }
+        batch.run(REVISE_NOTE, revisions);
+        return ids;
+    }
+
+    private static final String REVISE_NOTE = """
+            INSERT INTO note_revision (note_id, change_id, gone, at, tag, body)
+            VALUES (:note, :change, :gone, :at, :tag, :body)
+            """;
+
+    private static Map<String, Object> revision(long id, long change, Note note, boolean gone) {
+        Map<String, Object> row = new HashMap<>();
+        row.put("note", id);
+        row.put("change", change);
+        row.put("gone", gone);
+        row.put("at", note.at());
+        row.put("tag", note.tag());
+        row.put("body", note.body());
+        return row;
     }
 
     public void reviseNote(long id, long change, Note note, boolean gone) {
-        db.sql("""
-                INSERT INTO note_revision (note_id, change_id, gone, at, tag, body)
-                VALUES (:note, :change, :gone, :at, :tag, :body)
-                """)
-                .param("note", id)
-                .param("change", change)
-                .param("gone", gone)
-                .param("at", note.at())
-                .param("tag", note.tag())
-                .param("body", note.body())
-                .update();
+        batch.run(REVISE_NOTE, List.of(revision(id, change, note, gone)));
     }
 
     /** Minutes that were really spent, by work; work on which none were is left out. */

@@ -3,6 +3,7 @@ package app.navlo.server.store;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,9 +16,11 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class WishList {
     private final JdbcClient db;
+    private final Batch batch;
 
-    WishList(JdbcClient db) {
+    WishList(JdbcClient db, Batch batch) {
         this.db = db;
+        this.batch = batch;
     }
 
     public enum Kind {
@@ -66,17 +69,21 @@ public class WishList {
         return latestFirst;
     }
 
-    public void add(long student, long change, Wish wish) {
-        db.sql("""
+    public void addAll(long student, long change, List<Wish> wishes) {
+        batch.run("""
                 INSERT INTO wish (student_id, work_id, change_id, kind, not_before, before_work_id)
                 VALUES (:student, :work, :change, :kind, :notBefore, :before)
-                """)
-                .param("student", student)
-                .param("work", wish.work())
-                .param("change", change)
-                .param("kind", wish.kind().name())
-                .param("notBefore", wish.notBefore())
-                .param("before", wish.before())
-                .update();
+                """, wishes.stream().map(wish -> row(student, change, wish)).toList());
+    }
+
+    private static Map<String, Object> row(long student, long change, Wish wish) {
+        Map<String, Object> row = new HashMap<>();
+        row.put("student", student);
+        row.put("work", wish.work());
+        row.put("change", change);
+        row.put("kind", wish.kind().name());
+        row.put("notBefore", wish.notBefore());
+        row.put("before", wish.before());
+        return row;
     }
 }

@@ -83,6 +83,28 @@ public record Work(
                     rules.at(appointment));
         }
 
+        /** The same with another sheet. */
+        public Definition ruled(WorkSheet other) {
+            return new Definition(
+                    courseId,
+                    title,
+                    kind,
+                    unit,
+                    category,
+                    required,
+                    expectsHandIn,
+                    marking,
+                    opensAt,
+                    due,
+                    closesAt,
+                    attemptsAllowed,
+                    parts,
+                    redo,
+                    effortMinutes,
+                    takes,
+                    other);
+        }
+
         /** The same with other points. */
         public Definition marked(WorkItem.Marking other) {
             return with(courseId, title, other, opensAt, due);

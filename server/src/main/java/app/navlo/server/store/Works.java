@@ -8,6 +8,9 @@ import app.navlo.server.rules.WorkSheet;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -15,18 +18,18 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.support.GeneratedKeyHolder;
-import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
 
 /** Pieces of work of a student, each with the revision that stands. */
 @Repository
 public class Works {
     private final JdbcClient db;
+    private final Batch batch;
     private final Sheets sheets;
 
-    Works(JdbcClient db, Sheets sheets) {
+    Works(JdbcClient db, Batch batch, Sheets sheets) {
         this.db = db;
+        this.batch = batch;
         this.sheets = sheets;
     }
 
@@ -138,29 +141,44 @@ public class Works {
             String instructions) {}
 
     public long add(NewWork work) {
-        KeyHolder key = new GeneratedKeyHolder();
-        db.sql("""
-                INSERT INTO work (student_id, course_id, origin, origin_key, calendar_id, version)
-                VALUES (:student, :course, :origin, :key, :calendar, :change)
-                """)
-                .param("student", work.student())
-                .param("course", work.definition().courseId())
-                .param("origin", work.origin().name())
-                .param("key", work.originKey())
-                .param("calendar", work.calendar())
-                .param("change", work.change())
-                .update(key, "id");
-        long id = key.getKeyAs(Long.class);
-        revise(id, work.change(), work.definition(), work.instructions(), false);
-        return id;
+        return addAll(List.of(work)).get(0);
     }
 
-    /** A new word on what the work is. {@code gone} takes it off the board and keeps everything about it. */
-    public void revise(long work, long change, Work.Definition d, String instructions, boolean gone) {
-        WorkItem.Parts parts = d.parts();
-        RedoRule redo = d.redo();
-        Work.Takes takes = d.takes();
-        db.sql("""
+    /** Any number of them at once. @return their numbers, in their order */
+    public List<Long> addAll(List<NewWork> works) {
+        List<Long> ids = batch.insert("""
+                INSERT INTO work (student_id, course_id, origin, origin_key, calendar_id, version)
+                VALUES (:student, :course, :origin, :key, :calendar, :change)
+                """, works.stream().map(Works::row).toList());
+        List<Revision> revisions = new ArrayList<>();
+        for (int i = 0; i < ids.size(); i++) {
+            NewWork work = works.get(i);
+            revisions.add(new Revision(ids.get(i), work.change(), work.definition(), work.instructions(), false));
+        }
+        reviseAll(revisions);
+        return ids;
+    }
+
+    private static Map<String, Object> row(NewWork work) {
+        Map<String, Object> row = new HashMap<>();
+        row.put("student", work.student());
+        row.put("course", work.definition().courseId());
+        row.put("origin", work.origin().name());
+        row.put("key", work.originKey());
+        row.put("calendar", work.calendar());
+        row.put("change", work.change());
+        return row;
+    }
+
+    /** A new word on what a piece of work is. {@code gone} takes it off the board and keeps everything about it. */
+    public record Revision(long work, long change, Work.Definition definition, String instructions, boolean gone) {}
+
+    public void revise(long work, long change, Work.Definition definition, String instructions, boolean gone) {
+        reviseAll(List.of(new Revision(work, change, definition, instructions, gone)));
+    }
+
+    public void reviseAll(List<Revision> revisions) {
+        batch.run("""
                 INSERT INTO work_revision (
                     work_id, change_id, gone, course_id, title, kind, unit, category, required, expects_hand_in,
                     possible, pass_percent, kept, opens_at, due_at, due_day, closes_at, closes_day,
@@ -173,41 +191,62 @@ public class Works {
                     :attempts, :posts, :replies, :redo, :redoUntil, :redoReopening,
                     :effort, :instructions, :files, :text, :done, :types, :maxFiles,
                     :maxBytes, :rules)
-                """)
-                .param("work", work)
-                .param("change", change)
-                .param("gone", gone)
-                .param("course", d.courseId())
-                .param("title", d.title())
-                .param("kind", d.kind().name())
-                .param("unit", d.unit())
-                .param("category", d.category())
-                .param("required", d.required())
-                .param("expects", d.expectsHandIn())
-                .param("possible", Rows.decimal(d.marking().possible()))
-                .param("pass", Rows.decimal(d.marking().passPercent()))
-                .param("kept", d.marking().kept().name())
-                .param("opens", d.opensAt())
-                .param("dueAt", Rows.at(d.due()))
-                .param("dueDay", Rows.day(d.due()))
-                .param("closesAt", Rows.at(d.closesAt()))
-                .param("closesDay", Rows.day(d.closesAt()))
-                .param("attempts", d.attemptsAllowed())
-                .param("posts", parts == null ? null : parts.posts())
-                .param("replies", parts == null ? null : parts.replies())
-                .param("redo", redo != null)
-                .param("redoUntil", redo == null ? null : redo.until())
-                .param("redoReopening", redo != null && redo.needsReopening())
-                .param("effort", d.effortMinutes())
-                .param("instructions", instructions)
-                .param("files", takes.files())
-                .param("text", takes.text())
-                .param("done", takes.done())
-                .param("types", String.join(",", takes.fileTypes()))
-                .param("maxFiles", takes.maxFiles())
-                .param("maxBytes", takes.maxFileBytes())
-                .param("rules", d.rules().equals(WorkSheet.PLAIN) ? null : sheets.write(d.rules()))
-                .update();
+                """, revisions.stream().map(this::row).toList());
+    }
+
+    private Map<String, Object> row(Revision revision) {
+        Work.Definition d = revision.definition();
+        WorkItem.Parts parts = d.parts();
+        RedoRule redo = d.redo();
+        Work.Takes takes = d.takes();
+        Map<String, Object> row = new HashMap<>();
+        row.put("work", revision.work());
+        row.put("change", revision.change());
+        row.put("gone", revision.gone());
+        row.put("course", d.courseId());
+        row.put("title", d.title());
+        row.put("kind", d.kind().name());
+        row.put("unit", d.unit());
+        row.put("category", d.category());
+        row.put("required", d.required());
+        row.put("expects", d.expectsHandIn());
+        row.put("possible", Rows.decimal(d.marking().possible()));
+        row.put("pass", Rows.decimal(d.marking().passPercent()));
+        row.put("kept", d.marking().kept().name());
+        row.put("opens", d.opensAt());
+        row.put("dueAt", Rows.at(d.due()));
+        row.put("dueDay", Rows.day(d.due()));
+        row.put("closesAt", Rows.at(d.closesAt()));
+        row.put("closesDay", Rows.day(d.closesAt()));
+        row.put("attempts", d.attemptsAllowed());
+        row.put("posts", parts == null ? null : parts.posts());
+        row.put("replies", parts == null ? null : parts.replies());
+        row.put("redo", redo != null);
+        row.put("redoUntil", redo == null ? null : redo.until());
+        row.put("redoReopening", redo != null && redo.needsReopening());
+        row.put("effort", d.effortMinutes());
+        row.put("instructions", revision.instructions());
+        row.put("files", takes.files());
+        row.put("text", takes.text());
+        row.put("done", takes.done());
+        row.put("types", String.join(",", takes.fileTypes()));
+        row.put("maxFiles", takes.maxFiles());
+        row.put("maxBytes", takes.maxFileBytes());
+        row.put("rules", d.rules().equals(WorkSheet.PLAIN) ? null : sheets.write(d.rules()));
+        return row;
+    }
+
+    /** Of several, by work; work of which nothing stands is left out. */
+    public Map<Long, String> instructionsOf(Collection<Long> works, Set<Long> undone) {
+        Map<Long, String> latest = new HashMap<>();
+        db.sql("SELECT work_id, change_id, instructions FROM work_revision WHERE work_id IN (:works) ORDER BY id")
+                .param("works", works)
+                .query(row -> {
+                    if (!undone.contains(row.getLong("change_id"))) {
+                        latest.put(row.getLong("work_id"), row.getString("instructions"));
+                    }
+                });
+        return latest;
     }
 
     /** Locks the work until the transaction ends, and says the last change that touched it. */
@@ -220,10 +259,16 @@ public class Works {
     }
 
     public void touch(long work, long change) {
-        db.sql("UPDATE work SET version = :change WHERE id = :work")
-                .param("change", change)
-                .param("work", work)
-                .update();
+        touchAll(List.of(work), change);
+    }
+
+    public void touchAll(Collection<Long> works, long change) {
+        if (!works.isEmpty()) {
+            db.sql("UPDATE work SET version = :change WHERE id IN (:works)")
+                    .param("change", change)
+                    .param("works", works)
+                    .update();
+        }
     }
 
     /** The works of which a change brought facts or revisions. */

@@ -3,6 +3,7 @@ package app.navlo.server.term;
 import app.navlo.formats.ical.CalendarFault;
 import app.navlo.formats.ical.HolidayReader;
 import app.navlo.server.account.Person;
+import app.navlo.server.board.BoardView;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.Writer;
@@ -90,6 +91,18 @@ public class TermController {
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key) {
         return desk.remove(Writer.of(student, person, version, key), term);
+    }
+
+    public record AsideForm(BoardView.@NotNull Unknown what) {}
+
+    /** Doesn't ask for it any more. */
+    @PostMapping("/unknown/aside")
+    public EditedView aside(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody AsideForm form) {
+        return desk.aside(Writer.of(student, person, null, key), form.what());
     }
 
     /** The days off that a calendar of holidays names. Nothing is written. */

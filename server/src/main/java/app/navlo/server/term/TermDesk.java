@@ -1,11 +1,13 @@
 package app.navlo.server.term;
 
+import app.navlo.server.board.BoardView;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Terms;
+import app.navlo.server.store.UnknownAsides;
 import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.Writer;
@@ -23,9 +25,11 @@ class TermDesk {
     private final Terms terms;
     private final Courses courses;
     private final Changes changes;
+    private final UnknownAsides asides;
     private final OneChange one;
 
-    TermDesk(Terms terms, Courses courses, Changes changes, OneChange one) {
+    TermDesk(Terms terms, Courses courses, Changes changes, UnknownAsides asides, OneChange one) {
+        this.asides = asides;
         this.terms = terms;
         this.courses = courses;
         this.changes = changes;
@@ -103,6 +107,14 @@ class TermDesk {
         return one.write(writer, "remove term " + id, ChangeKind.EDIT_TERM, "Removed " + term.name(), change -> {
             terms.revise(writer.student(), change, term, true);
             return id;
+        });
+    }
+
+    @Transactional
+    public EditedView aside(Writer writer, BoardView.Unknown what) {
+        return one.write(writer, "aside " + what, ChangeKind.OWN, "Put a question aside", change -> {
+            asides.put(writer.student(), change, what.name());
+            return change;
         });
     }
 

@@ -3,7 +3,6 @@ package app.navlo.server.work;
 import app.navlo.server.board.Board;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
@@ -14,7 +13,10 @@ import app.navlo.server.store.WriteOnce;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Courses and pieces of work that a student types in. What a school or a calendar told stays as it was told. */
+/**
+ * Pieces of work that a student types in, changes or removes. What they set of work that a source told of isn't overwritten by
+ * it later.
+ */
 @Service
 class BoardEditor {
     private final WorkDesk desk;
@@ -40,7 +42,7 @@ class BoardEditor {
     public Edited addWork(Writer writer, WorkForm form) {
         return once(writer, "add work " + form, () -> {
             Work.Definition definition =
-                    form.definition(course(writer, form.courseId()).zone(), Work.Takes.ANYTHING, WorkSheet.PLAIN);
+                    form.definition(course(writer, form.courseId()).zone(), null);
             long change = desk.change(writer, ChangeKind.ADD_WORK, "Added " + definition.title());
             long id = works.add(new Works.NewWork(
                     writer.student(), change, Work.Origin.TYPED, null, null, definition, form.instructions()));
@@ -52,13 +54,17 @@ class BoardEditor {
     @Transactional
     public Edited editWork(Writer writer, long work, WorkForm form) {
         return once(writer, "edit work " + work + " " + form, () -> {
-            Board.Entry entry = typedIn(writer, work);
+            Board.Entry entry = desk.open(writer, work);
             Work.Definition definition = form.definition(
-                    course(writer, form.courseId()).zone(),
-                    entry.work().definition().takes(),
-                    entry.work().definition().rules());
+                    course(writer, form.courseId()).zone(), entry.work().definition());
             long change = desk.change(writer, ChangeKind.EDIT_WORK, "Changed " + definition.title());
-            works.revise(work, change, definition, form.instructions(), false);
+            works.revise(
+                    work,
+                    change,
+                    TogetherDesk.byHand(
+                            entry, definition, form.changed(entry.work().definition(), definition)),
+                    form.instructions(),
+                    false);
             desk.touch(writer, work, change);
             return new Edited(change, work);
         });
@@ -67,7 +73,7 @@ class BoardEditor {
     @Transactional
     public Edited removeWork(Writer writer, long work) {
         return once(writer, "remove work " + work, () -> {
-            Board.Entry entry = typedIn(writer, work);
+            Board.Entry entry = desk.open(writer, work);
             Work.Definition definition = entry.work().definition();
             long change = desk.change(writer, ChangeKind.REMOVE_WORK, "Removed " + definition.title());
             String instructions = works.instructions(work, changes.undone(writer.student()));
@@ -75,16 +81,6 @@ class BoardEditor {
             desk.touch(writer, work, change);
             return new Edited(change, work);
         });
-    }
-
-    private Board.Entry typedIn(Writer writer, long work) {
-        Board.Entry entry = desk.open(writer, work);
-        if (entry.work().origin() != Work.Origin.TYPED) {
-            throw Refusal.conflict(
-                    "This was told by the school",
-                    "Only what you added yourself can be changed or removed here. Undo the import to take it away.");
-        }
-        return entry;
     }
 
     private Course.Details course(Writer writer, long id) {

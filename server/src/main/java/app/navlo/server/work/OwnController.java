@@ -1,16 +1,12 @@
 package app.navlo.server.work;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.rules.Figures;
-import app.navlo.server.store.WishList;
+import app.navlo.server.store.Own;
 import app.navlo.server.work.EditController.EditedView;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
@@ -29,7 +25,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** What a student adds for itself: estimates, notes, lenses, the order of its courses. */
+/** What a student adds for itself: notes, lenses, the order of its courses. */
 @RestController
 @RequestMapping("/api/students/{student}")
 public class OwnController {
@@ -39,29 +35,16 @@ public class OwnController {
         this.desk = desk;
     }
 
-    /** @param minutes null takes the student's own estimate away */
-    public record EffortForm(
-            @Nullable
-            @Min(value = 1, message = "At least 1 minute.")
-            @Max(value = 6000, message = "At most 6000 minutes.")
-            Integer minutes) {}
-
-    /** @param percent null takes the student's own figure away */
-    public record ExpectedForm(
-            @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
-            String percent) {}
-
-    /** @param percent of its points that preparing for it will bring; null takes the student's own figure away */
-    public record PreparingForm(
-            @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
-            String percent) {}
-
     public record NoteForm(
             @Nullable @Size(max = 40, message = "At most 40 letters.")
             String tag,
 
             @NotBlank(message = "Write the note first.") @Size(max = 20_000, message = "At most 20000 letters.")
-            String body) {}
+            String body) {
+        Own.Note note(@Nullable Long work, Instant at) {
+            return new Own.Note(0, 0, work, null, at, tag == null || tag.isBlank() ? null : tag.strip(), body.strip());
+        }
+    }
 
     /**
      * @param work null for a note on a whole course
@@ -76,31 +59,6 @@ public class OwnController {
             Instant at,
             @Nullable String tag,
             String body) {}
-
-    /**
-     * One deed to several pieces of work, as one change. Exactly one of the deeds is given.
-     *
-     * @param read marks their feedback as read
-     */
-    public record TogetherForm(
-            @NotEmpty(message = "Choose at least one piece of work.") @Size(max = 500, message = "At most 500 at once.")
-            List<Long> works,
-
-            @Nullable @Valid EffortForm effort,
-            @Nullable @Valid ExpectedForm expected,
-            @Nullable @Valid PreparingForm preparing,
-            @Nullable @Valid NoteForm note,
-            @Nullable @Valid WishForm wish,
-            boolean read) {}
-
-    /**
-     * @param notBefore given exactly where it is to wait
-     * @param before given exactly where it is to come before that work
-     */
-    public record WishForm(
-            @NotNull(message = "Say what you want.") WishList.Kind kind,
-            @Nullable Instant notBefore,
-            @Nullable Long before) {}
 
     public record LensForm(
             @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")
@@ -117,15 +75,6 @@ public class OwnController {
 
     public record PlacedCourse(
             long id, @NotBlank(message = "Choose a colour.") String colour) {}
-
-    @PostMapping("/works/together")
-    public EditedView together(
-            @PathVariable long student,
-            @AuthenticationPrincipal Person person,
-            @RequestHeader("Idempotency-Key") String key,
-            @Valid @RequestBody TogetherForm form) {
-        return desk.together(Writer.of(student, person, null, key), form);
-    }
 
     /** The latest first: those on works, and those on courses. */
     @GetMapping("/notes")

@@ -1,17 +1,12 @@
 package app.navlo.server.work;
 
-import app.navlo.core.exact.Rational;
-import app.navlo.server.board.Board;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.Figures;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Own;
-import app.navlo.server.store.WishList;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
@@ -22,14 +17,12 @@ import app.navlo.server.work.OwnController.LensView;
 import app.navlo.server.work.OwnController.NoteForm;
 import app.navlo.server.work.OwnController.OwnNoteView;
 import app.navlo.server.work.OwnController.PlacedCourse;
-import app.navlo.server.work.OwnController.TogetherForm;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -42,20 +35,10 @@ class OwnDesk {
     private final Changes changes;
     private final Courses courses;
     private final Works works;
-    private final WishList wishes;
     private final WriteOnce once;
     private final LiveFeed live;
 
-    OwnDesk(
-            WorkDesk desk,
-            Own own,
-            WishList wishes,
-            Changes changes,
-            Courses courses,
-            Works works,
-            WriteOnce once,
-            LiveFeed live) {
-        this.wishes = wishes;
+    OwnDesk(WorkDesk desk, Own own, Changes changes, Courses courses, Works works, WriteOnce once, LiveFeed live) {
         this.works = works;
         this.desk = desk;
         this.own = own;
@@ -63,125 +46,6 @@ class OwnDesk {
         this.courses = courses;
         this.once = once;
         this.live = live;
-    }
-
-    @Transactional
-    public EditedView together(Writer writer, TogetherForm form) {
-        long deeds = Stream.of(
-                        form.effort(),
-                        form.expected(),
-                        form.preparing(),
-                        form.note(),
-                        form.wish(),
-                        form.read() ? form : null)
-                .filter(Objects::nonNull)
-                .count();
-        if (deeds != 1) {
-            throw Refusal.invalid(
-                    "works", "Say one thing to do with them: effort, expected, preparing, note, wish or read.");
-        }
-        if (form.wish() != null
-                && form.wish().kind() == WishList.Kind.LATER != (form.wish().notBefore() != null)) {
-            throw Refusal.invalid("wish.notBefore", "Say until when it waits, and only if it does.");
-        }
-        if (form.wish() != null
-                && form.wish().kind() == WishList.Kind.BEFORE != (form.wish().before() != null)) {
-            throw Refusal.invalid("wish.before", "Say what it comes before, and only if it does.");
-        }
-        return once(writer, "together " + form, () -> {
-            List<Board.Entry> entries = desk.openAll(
-                    writer, form.works().stream().distinct().sorted().toList());
-            long change = desk.change(writer, kind(form), summary(form, entries));
-            entries.forEach(entry -> deed(writer, change, form, entry));
-            live.changed(writer.student());
-            return new EditedView(change, entries.get(0).work().id());
-        });
-    }
-
-    private static final Map<WishList.Kind, String> WISHED = Map.of(
-            WishList.Kind.FIRST,
-            "Put first: ",
-            WishList.Kind.BEFORE,
-            "Moved up: ",
-            WishList.Kind.LATER,
-            "Put off: ",
-            WishList.Kind.NONE,
-            "Left to the plan: ");
-
-    private static ChangeKind kind(TogetherForm form) {
-        if (form.read()) {
-            return ChangeKind.READ;
-        }
-        return form.note() == null ? ChangeKind.OWN : ChangeKind.NOTE;
-    }
-
-    private static String summary(TogetherForm form, List<Board.Entry> entries) {
-        String what =
-                entries.size() == 1 ? entries.get(0).work().definition().title() : entries.size() + " pieces of work";
-        if (form.effort() != null) {
-            return "Set the effort of " + what;
-        }
-        if (form.expected() != null) {
-            return "Set what is expected of " + what;
-        }
-        if (form.preparing() != null) {
-            return "Set what preparing brings for " + what;
-        }
-        if (form.wish() != null) {
-            return WISHED.get(form.wish().kind()) + what;
-        }
-        return form.note() == null ? "Marked the feedback on " + what + " as read" : "Added a note to " + what;
-    }
-
-    private void deed(Writer writer, long change, TogetherForm form, Board.Entry entry) {
-        long work = entry.work().id();
-        Own.Figures before = entry.own();
-        if (form.effort() != null) {
-            own.reckon(
-                    writer.student(),
-                    work,
-                    change,
-                    before.withEffort(form.effort().minutes()));
-        } else if (form.expected() != null) {
-            Rational percent = Figures.orNull(form.expected().percent());
-            own.reckon(writer.student(), work, change, before.withExpected(percent));
-        } else if (form.preparing() != null) {
-            Rational percent = Figures.orNull(form.preparing().percent());
-            if (percent != null && percent.compareTo(Rational.HUNDRED) > 0) {
-                throw Refusal.invalid("preparing.percent", "At most 100.");
-            }
-            own.reckon(writer.student(), work, change, before.withPreparing(percent));
-        } else if (form.wish() != null) {
-            wishes.add(
-                    writer.student(),
-                    change,
-                    new WishList.Wish(
-                            work,
-                            form.wish().kind(),
-                            form.wish().notBefore(),
-                            before(writer, work, form.wish().before())));
-        } else if (form.note() != null) {
-            own.addNote(writer.student(), change, note(work, form.note()));
-        } else if (entry.feedback().unread() > 0) {
-            desk.add(writer, change, work, FactKind.READ_MARKED, Map.of());
-        }
-        desk.touch(writer, work, change);
-    }
-
-    private @Nullable Long before(Writer writer, long work, @Nullable Long other) {
-        if (other == null) {
-            return null;
-        }
-        if (other == work) {
-            throw Refusal.invalid("wish.before", "It can't come before itself.");
-        }
-        return desk.open(writer, other).work().id();
-    }
-
-    private Own.Note note(@Nullable Long work, NoteForm form) {
-        String tag =
-                form.tag() == null || form.tag().isBlank() ? null : form.tag().strip();
-        return new Own.Note(0, 0, work, null, desk.now(), tag, form.body().strip());
     }
 
     @Transactional(readOnly = true)
@@ -317,6 +181,10 @@ class OwnDesk {
             live.changed(writer.student());
             return new EditedView(change, form.courses().get(0).id());
         });
+    }
+
+    private Own.Note note(@Nullable Long work, NoteForm form) {
+        return form.note(work, desk.now());
     }
 
     private EditedView once(Writer writer, String asked, Supplier<EditedView> write) {

@@ -54,8 +54,12 @@ public class WorkDesk {
     /** Several as they stand, in the order given, locked until the transaction ends. */
     List<Board.Entry> openAll(Writer writer, List<Long> ids) {
         changes.lock(writer.student());
-        ids.forEach(work -> works.lock(writer.student(), work).orElseThrow(() -> Refusal.notFound("piece of work")));
         return boards.several(writer.student(), ids, now());
+    }
+
+    /** What the work says of itself; empty for nothing. */
+    String instructions(Writer writer, long work) {
+        return works.instructions(work, changes.undone(writer.student()));
     }
 
     public long change(Writer writer, ChangeKind kind, String summary) {

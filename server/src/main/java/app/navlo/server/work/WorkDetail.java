@@ -37,7 +37,8 @@ import org.jspecify.annotations.Nullable;
  * @param onItsWay null for nothing
  * @param mayRecord whether it may be recorded as handed in on paper or in another place
  * @param takenBack what withdrawing it would mean; null where it can't be withdrawn
- * @param editable null for work that wasn't typed in
+ * @param editable what it is, to be changed
+ * @param typed whether the student typed it in; else what they set stands beside what its source tells
  */
 public record WorkDetail(
         WorkView work,
@@ -66,7 +67,8 @@ public record WorkDetail(
         boolean mayPost,
         boolean mayWithdraw,
         @Nullable TakenBackView takenBack,
-        @Nullable WorkForm editable) {
+        WorkForm editable,
+        boolean typed) {
 
     /**
      * What withdrawing would mean.

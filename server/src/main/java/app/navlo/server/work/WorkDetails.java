@@ -126,7 +126,8 @@ class WorkDetails {
                         ? WorkDetail.TakenBackView.of(
                                 entry.book().takenBack(entry.finding().id()))
                         : null,
-                entry.work().origin() == Work.Origin.TYPED ? form(definition, instructions, zone) : null);
+                form(definition, instructions, zone),
+                entry.work().origin() == Work.Origin.TYPED);
     }
 
     /** @throws Refusal if this student has no such hand-in of that work */
@@ -290,6 +291,7 @@ class WorkDetails {
                         : definition.rules().appointment().endsAt().atZone(zone).toLocalTime(),
                 points(definition),
                 definition.effortMinutes(),
+                definition.rules().address(),
                 instructions);
     }
 

@@ -6,6 +6,7 @@ import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.Figures;
+import app.navlo.server.rules.OwnField;
 import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.rules.WorkSheet.AppointmentSheet;
 import app.navlo.server.store.Work;
@@ -21,7 +22,10 @@ import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,6 +34,7 @@ import org.jspecify.annotations.Nullable;
  * @param dueTime null where only a day is given: due at the end of it
  * @param endsTime of work that happens at a time, as an exam does, from its due time on; the next day where it is earlier.
  *     Null for work that is done when one likes
+ * @param address of the place where it is done; empty or null where that isn't known
  * @param possible a decimal; null for work without points
  */
 public record WorkForm(
@@ -58,11 +63,15 @@ public record WorkForm(
         @Nullable @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
         Integer effortMinutes,
 
+        @Nullable
+        @Pattern(regexp = "|(?i)https?://\\S{1,1990}", message = "An address looks like https://school.example/essay.")
+        String address,
+
         @Size(max = 20000, message = "At most 20000 letters.")
         String instructions) {
 
-    /** @throws Refusal naming every field that doesn't fit */
-    Work.Definition definition(ZoneId zone, Work.Takes takes, WorkSheet rules) {
+    /** @param was what it was; null for new work @throws Refusal naming every field that doesn't fit */
+    Work.Definition definition(ZoneId zone, Work.@Nullable Definition was) {
         List<Refusal.Fault> faults = new ArrayList<>();
         if (dueTime != null && dueDay == null) {
             faults.add(new Refusal.Fault("dueDay", "A time needs a day: choose the day that it is due."));
@@ -71,13 +80,14 @@ public record WorkForm(
             faults.add(new Refusal.Fault("dueTime", "What ends at a time begins at one: say the day and the time."));
         }
         Deadline due = due(zone, faults);
-        Instant opens = opensDay == null ? null : opensDay.atStartOfDay(zone).toInstant();
+        Instant opens = opens(zone, was);
         if (opens != null && due != null && due.instant().isBefore(opens)) {
             faults.add(new Refusal.Fault("opensDay", "It opens after it is due. Choose an earlier day."));
         }
         if (!faults.isEmpty()) {
             throw Refusal.invalid(faults);
         }
+        WorkSheet rules = (was == null ? WorkSheet.PLAIN : was.rules()).doneAt(plain(address));
         return new Work.Definition(
                 courseId,
                 title.strip(),
@@ -85,17 +95,53 @@ public record WorkForm(
                 plain(unit),
                 plain(category),
                 required && kind != WorkKind.PRACTICE,
-                true,
-                new WorkItem.Marking(Figures.orZero(possible), null, KeptScore.HIGHEST),
+                was == null || was.expectsHandIn(),
+                new WorkItem.Marking(
+                        Figures.orZero(possible),
+                        was == null ? null : was.marking().passPercent(),
+                        was == null ? KeptScore.HIGHEST : was.marking().kept()),
                 opens,
                 due,
-                null,
-                null,
-                null,
-                null,
+                was == null ? null : was.closesAt(),
+                was == null ? null : was.attemptsAllowed(),
+                was == null ? null : was.parts(),
+                was == null ? null : was.redo(),
                 effortMinutes,
-                takes,
+                was == null ? Work.Takes.ANYTHING : was.takes(),
                 rules.at(due == null ? null : appointment(due, zone)));
+    }
+
+    /** The same instant as before, where the day is the same. */
+    private @Nullable Instant opens(ZoneId zone, Work.@Nullable Definition was) {
+        if (opensDay == null) {
+            return null;
+        }
+        Instant before = was == null ? null : was.opensAt();
+        boolean sameDay = before != null && before.atZone(zone).toLocalDate().equals(opensDay);
+        return sameDay ? before : opensDay.atStartOfDay(zone).toInstant();
+    }
+
+    /** The fields that are otherwise than before. */
+    Set<OwnField> changed(Work.Definition was, Work.Definition now) {
+        Set<OwnField> changed = EnumSet.noneOf(OwnField.class);
+        mark(changed, OwnField.COURSE, was.courseId(), now.courseId());
+        mark(changed, OwnField.TITLE, was.title(), now.title());
+        mark(changed, OwnField.KIND, was.kind(), now.kind());
+        mark(changed, OwnField.UNIT, was.unit(), now.unit());
+        mark(changed, OwnField.CATEGORY, was.category(), now.category());
+        mark(changed, OwnField.REQUIRED, was.required(), now.required());
+        mark(changed, OwnField.POINTS, was.marking().possible(), now.marking().possible());
+        mark(changed, OwnField.OPENS, was.opensAt(), now.opensAt());
+        mark(changed, OwnField.DUE, was.due(), now.due());
+        mark(changed, OwnField.EFFORT, was.effortMinutes(), now.effortMinutes());
+        mark(changed, OwnField.ADDRESS, was.rules().address(), now.rules().address());
+        return changed;
+    }
+
+    private static void mark(Set<OwnField> changed, OwnField field, @Nullable Object was, @Nullable Object now) {
+        if (!Objects.equals(was, now)) {
+            changed.add(field);
+        }
     }
 
     private @Nullable AppointmentSheet appointment(Deadline starts, ZoneId zone) {

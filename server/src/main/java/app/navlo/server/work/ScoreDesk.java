@@ -1,0 +1,173 @@
+package app.navlo.server.work;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.work.Actor;
+import app.navlo.core.work.WorkItem;
+import app.navlo.formats.told.ScoreWords;
+import app.navlo.server.board.Board;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.problem.Refusal.Fault;
+import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.rules.OwnField;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Facts;
+import app.navlo.server.store.Rows;
+import app.navlo.server.store.Work;
+import app.navlo.server.store.Works;
+import app.navlo.server.store.WriteOnce;
+import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.TogetherController.ScoreEntry;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Writes down scores that a student knows, any number of them as one change. */
+@Service
+class ScoreDesk {
+    private final WorkDesk desk;
+    private final Works works;
+    private final Facts facts;
+    private final WriteOnce once;
+
+    ScoreDesk(WorkDesk desk, Works works, Facts facts, WriteOnce once) {
+        this.desk = desk;
+        this.works = works;
+        this.facts = facts;
+        this.once = once;
+    }
+
+    /** @throws Refusal naming every score that isn't one */
+    @Transactional
+    public EditedView write(Writer writer, List<ScoreEntry> scores) {
+        WriteOnce.Once request =
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), "scores " + scores, desk.now());
+        return once.run(request, EditedView.class, () -> writeNow(writer, scores));
+    }
+
+    private EditedView writeNow(Writer writer, List<ScoreEntry> scores) {
+        List<Long> ids = scores.stream().map(ScoreEntry::work).toList();
+        if (ids.stream().distinct().count() < ids.size()) {
+            throw Refusal.invalid("scores", "Two scores of one piece of work. Write one of them.");
+        }
+        List<Board.Entry> entries = desk.openAll(writer, ids);
+        long change = desk.change(writer, ChangeKind.RECORD, summary(entries));
+        List<Facts.NewFact> reported = new ArrayList<>();
+        List<Works.Revision> possible = new ArrayList<>();
+        List<Fault> faults = new ArrayList<>();
+        for (int i = 0; i < scores.size(); i++) {
+            try {
+                one(writer, change, entries.get(i), scores.get(i), reported, possible);
+            } catch (IllegalArgumentException noScore) {
+                faults.add(new Fault("scores[" + i + "].text", noScore.getMessage() + "."));
+            }
+        }
+        if (!faults.isEmpty()) {
+            throw Refusal.invalid(faults);
+        }
+        facts.addAll(reported);
+        works.reviseAll(possible);
+        works.touchAll(ids, change);
+        desk.tell(writer.student());
+        return new EditedView(change, ids.get(0));
+    }
+
+    private static String summary(List<Board.Entry> entries) {
+        return entries.size() == 1
+                ? "Wrote down the score of "
+                        + entries.get(0).work().definition().title()
+                : "Wrote down " + entries.size() + " scores";
+    }
+
+    private void one(
+            Writer writer,
+            long change,
+            Board.Entry entry,
+            ScoreEntry score,
+            List<Facts.NewFact> reported,
+            List<Works.Revision> possible) {
+        Work.Definition definition = entry.work().definition();
+        ScoreWords.Score read = ScoreWords.read(score.text(), letters(entry));
+        Instant at = at(entry, score.day());
+        if (read.excused()) {
+            reported.add(fact(writer, change, entry, FactKind.EXCUSED, at, Map.of("stands", true)));
+            return;
+        }
+        Rational of = definition.marking().possible();
+        if (of.isZero() && read.of() != null) {
+            of = read.of();
+            possible.add(new Works.Revision(
+                    entry.work().id(),
+                    change,
+                    TogetherDesk.byHand(
+                            entry,
+                            definition.marked(new WorkItem.Marking(
+                                    of,
+                                    definition.marking().passPercent(),
+                                    definition.marking().kept())),
+                            Set.of(OwnField.POINTS)),
+                    desk.instructions(writer, entry.work().id()),
+                    false));
+        }
+        Rational points = read.outOf(of);
+        if (points == null) {
+            throw new IllegalArgumentException(
+                    read.isNothing()
+                            ? "Write the score of “" + definition.title() + "” first"
+                            : "“" + score.text() + "” of how many points? Write it like 17/20");
+        }
+        Map<String, Object> columns = new HashMap<>();
+        columns.put("attempt", Math.max(1, entry.state().attemptsUsed()));
+        columns.put("points", Rows.decimal(points));
+        columns.put("is_final", true);
+        columns.put("is_posted", true);
+        reported.add(fact(writer, change, entry, FactKind.SCORED, at, columns));
+    }
+
+    /** Each with the lowest percent that earns it. */
+    private static Map<String, Rational> letters(Board.Entry entry) {
+        Map<String, Rational> letters = new HashMap<>();
+        entry.book()
+                .rules()
+                .table()
+                .rows()
+                .forEach(row -> letters.put(row.label().toUpperCase(Locale.ROOT), row.from()));
+        return entry.course().rules().grade().kind() == GradeSheet.Kind.STANDARDS ? Map.of() : letters;
+    }
+
+    private Instant at(Board.Entry entry, @Nullable LocalDate day) {
+        Instant now = desk.now();
+        if (day == null) {
+            return now;
+        }
+        ZoneId zone = entry.course().details().zone();
+        if (day.isAfter(now.atZone(zone).toLocalDate())) {
+            throw new IllegalArgumentException("That day is still to come; say when it came back");
+        }
+        Instant noon = day.atTime(12, 0).atZone(zone).toInstant();
+        return noon.isAfter(now) ? now : noon;
+    }
+
+    private Facts.NewFact fact(
+            Writer writer, long change, Board.Entry entry, FactKind kind, Instant at, Map<String, Object> columns) {
+        return new Facts.NewFact(
+                change,
+                writer.student(),
+                entry.work().id(),
+                kind,
+                at,
+                desk.now(),
+                Actor.STUDENT,
+                writer.name(),
+                columns);
+    }
+}
