@@ -14,7 +14,6 @@ export type ImportRow = Schemas['ImportRow'];
 export type Change = Schemas['ChangeView'];
 export type SchoolLink = Schemas['SchoolLinkView'];
 export type LinkPreview = Schemas['LinkPreview'];
-export type FilePreview = Schemas['FilePreview'];
 
 /** One thing that is wrong: the field it is about, empty for the whole, and what to do. */
 export interface Fault {

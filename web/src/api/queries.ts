@@ -68,6 +68,12 @@ export const effortsQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/efforts', { params: { path: { student } } })),
   });
 
+export const termsQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'terms'],
+    queryFn: () => take(client.GET('/api/students/{student}/terms', { params: { path: { student } } })),
+  });
+
 export const linksQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'links'],

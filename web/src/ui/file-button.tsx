@@ -10,12 +10,14 @@ interface FileButtonProps {
   accept?: string;
   /** Takes all files of a folder. */
   folder?: boolean;
+  /** Whether more than one can be chosen. */
+  several?: boolean;
   className?: string;
   onFiles: (files: File[]) => void;
 }
 
 /** A button that opens the machine's own way to choose a file, or a folder. */
-function FileButton({ label, busy, name, accept, folder, className, onFiles }: FileButtonProps) {
+function FileButton({ label, busy, name, accept, folder, several, className, onFiles }: FileButtonProps) {
   const input = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -26,6 +28,7 @@ function FileButton({ label, busy, name, accept, folder, className, onFiles }: F
         ref={input}
         type="file"
         accept={accept}
+        multiple={several}
         {...(folder ? { webkitdirectory: '' } : {})}
         aria-label={name}
         tabIndex={-1}

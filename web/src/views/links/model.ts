@@ -1,50 +1,4 @@
-import type { ImportPreview, ImportRow, LinkPreview, Schemas, SchoolLink } from '../../api/client';
-
-type Status = ImportRow['status'];
-
-export const STATUSES = [
-  'NEW',
-  'CHANGED',
-  'GONE',
-  'ASIDE',
-  'KEPT',
-  'SAME',
-] as const satisfies readonly Status[];
-
-export const STATUS_WORDS: Record<Status, string> = {
-  NEW: 'New',
-  CHANGED: 'Changed',
-  GONE: 'Gone',
-  ASIDE: 'Left aside by you',
-  KEPT: 'Gone from the calendar, but stays',
-  SAME: 'As it was',
-};
-
-export function rowsOf(rows: readonly ImportRow[], status: Status): ImportRow[] {
-  return rows.filter((row) => row.status === status);
-}
-
-/** What the preview was made with, to be changed and asked for again. */
-export function optionsOf(preview: ImportPreview): Schemas['ImportOptions'] {
-  return {
-    courseId: preview.courseId,
-    newCourse: preview.newCourse,
-    byCategory: preview.byCategory,
-    leave: rowsOf(preview.rows, 'ASIDE').map((row) => row.key),
-  };
-}
-
-/** "Add 12, change 3, remove 1"; empty if there is nothing to do. */
-export function applyWords(rows: readonly ImportRow[]): string {
-  const parts = [
-    ['Add', rowsOf(rows, 'NEW').length],
-    ['change', rowsOf(rows, 'CHANGED').length],
-    ['remove', rowsOf(rows, 'GONE').length],
-  ] as const;
-  const said = parts.filter(([, number]) => number > 0).map(([verb, number]) => `${verb} ${number}`);
-  const words = said.join(', ');
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}
+import type { LinkPreview, SchoolLink } from '../../api/client';
 
 export type LinkKind = SchoolLink['kind'];
 type Ability = SchoolLink['abilities'][number];
@@ -90,45 +44,4 @@ export function linkWords(preview: LinkPreview): string {
   const fresh = preview.rows.filter((row) => row.status === 'NEW').length;
   if (fresh === 0) return 'Add the link';
   return `Add the link and ${fresh} ${fresh === 1 ? 'piece' : 'pieces'} of work`;
-}
-
-type Field = Schemas['MappingForm']['fields'][number];
-
-/** What a column can mean, in the order in which it is offered. */
-export const FIELD_WORDS: readonly (readonly [field: Field, words: string])[] = [
-  ['NONE', 'passed over'],
-  ['TITLE', 'title'],
-  ['COURSE', 'course'],
-  ['DUE', 'due'],
-  ['SCORE', 'score'],
-  ['POSSIBLE', 'points possible'],
-  ['CATEGORY', 'category'],
-  ['UNIT', 'unit'],
-  ['KIND', 'kind'],
-  ['OPENS', 'opens'],
-  ['STATE', 'state'],
-  ['COMMENT', 'comment'],
-  ['KEY', 'what names it'],
-];
-
-/** Whether a file is a calendar, which goes its own way. */
-export function isCalendar(name: string): boolean {
-  return /\.(ics|ical|ifb)$/i.test(name);
-}
-
-/** "Add 12, change 3, 8 scores"; empty if there is nothing to do. */
-export function fileWords(preview: Schemas['FilePreview']): string {
-  const many = (status: string) => preview.rows.filter((row) => row.status === status).length;
-  const said = [
-    [many('NEW'), 'add'],
-    [many('CHANGED'), 'change'],
-    [many('GONE'), 'remove'],
-    [preview.results, 'take in scores of'],
-    [preview.records, 'keep beside what stands'],
-  ] as const;
-  const words = said
-    .filter(([number]) => number > 0)
-    .map(([number, verb]) => `${verb} ${number}`)
-    .join(', ');
-  return words.charAt(0).toUpperCase() + words.slice(1);
 }

@@ -42,7 +42,8 @@ public class AppointmentTest extends DemoServer {
         assertTrue(move.at("/sittings")
                 .valueStream()
                 .allMatch(sitting -> sitting.get("end").asString().compareTo("2026-12-01T12:00:00Z") <= 0));
-        String together = "{\"works\":[" + exam.get("id") + "],\"read\":false,\"preparing\":{\"percent\":\"20\"}}";
+        String together = "{\"works\":[" + exam.get("id")
+                + "],\"back\":false,\"remove\":false,\"read\":false,\"preparing\":{\"percent\":\"20\"}}";
         assertEquals(mira.post(STUDENT + "/works/together", together).status(), 200);
         JsonNode own = mira.get(path(exam)).json().get("worth");
         assertEquals(own.get("preparing").asString(), "20");

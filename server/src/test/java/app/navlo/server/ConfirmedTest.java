@@ -256,7 +256,8 @@ public class ConfirmedTest extends DemoServer {
         if (i % 2 == 1) {
             Collections.reverse(ids);
         }
-        return "{\"works\":" + ids + ",\"read\":false,\"effort\":{\"minutes\":" + (10 + i) + "}}";
+        return "{\"works\":" + ids + ",\"back\":false,\"remove\":false,\"read\":false,\"effort\":{\"minutes\":"
+                + (10 + i) + "}}";
     }
 
     private static List<Integer> statuses(List<TestClient.Answer> answers) {

@@ -30,7 +30,8 @@ public class NextTest extends DemoServer {
 
     private static TestClient.Answer wish(TestClient client, long work, String wish) {
         return client.post(
-                STUDENT + "/works/together", "{\"works\":[" + work + "],\"read\":false,\"wish\":" + wish + "}");
+                STUDENT + "/works/together",
+                "{\"works\":[" + work + "],\"back\":false,\"remove\":false,\"read\":false,\"wish\":" + wish + "}");
     }
 
     @Test

@@ -20,7 +20,8 @@ public class OwnTest extends DemoServer {
         for (JsonNode work : works) {
             ids.add(Long.toString(work.get("id").asLong()));
         }
-        return "{\"works\":[" + String.join(",", ids) + "],\"read\":false," + deed + "}";
+        return "{\"works\":[" + String.join(",", ids) + "],\"back\":false,\"remove\":false,\"read\":false," + deed
+                + "}";
     }
 
     private static long changeOf(TestClient.Answer answer) {
@@ -119,7 +120,10 @@ public class OwnTest extends DemoServer {
         JsonNode second = work(mira, "Site survey");
         assertTrue(first.at("/feedback/unread").asInt() > 0
                 && second.at("/feedback/unread").asInt() > 0);
-        String both = form("\"note\":null", first, second).replace("\"read\":false", "\"read\":true");
+        String both = form("\"note\":null", first, second)
+                .replace(
+                        "\"back\":false,\"remove\":false,\"read\":false",
+                        "\"back\":false,\"remove\":false,\"read\":true");
         long change = changeOf(mira.post(TOGETHER, both));
         assertEquals(work(mira, "Site survey").at("/feedback/unread").asInt(), 0);
         undo(mira, change);
@@ -144,7 +148,9 @@ public class OwnTest extends DemoServer {
         }
         assertEquals(mira.post(TOGETHER, form("\"effort\":{\"minutes\":9}")).status(), 422);
         assertEquals(
-                mira.post(TOGETHER, "{\"works\":[999999],\"read\":false,\"effort\":{\"minutes\":9}}")
+                mira.post(
+                                TOGETHER,
+                                "{\"works\":[999999],\"back\":false,\"remove\":false,\"read\":false,\"effort\":{\"minutes\":9}}")
                         .status(),
                 404);
         assertEquals(work(mira, "Soil lab 8"), work);

@@ -10,6 +10,8 @@ import app.navlo.server.store.Courses;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
+import java.util.List;
+import java.util.Map;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -51,6 +53,30 @@ class BoardEditor {
         });
     }
 
+    /** Any number of pieces of work at once, as work that repeats is: one change. */
+    @Transactional
+    public Edited addWorks(Writer writer, List<WorkForm> forms) {
+        return once(writer, "add works " + forms, () -> {
+            Map<Long, Course> known = courses.all(writer.student(), changes.undone(writer.student()));
+            String first = forms.get(0).title().strip();
+            String summary =
+                    forms.size() == 1 ? "Added " + first : "Added " + forms.size() + " pieces of work: " + first + " …";
+            long change = desk.change(writer, ChangeKind.ADD_WORK, summary);
+            List<Long> ids = works.addAll(forms.stream()
+                    .map(form -> new Works.NewWork(
+                            writer.student(),
+                            change,
+                            Work.Origin.TYPED,
+                            null,
+                            null,
+                            form.definition(course(known, form.courseId()).zone(), null),
+                            form.instructions()))
+                    .toList());
+            desk.tell(writer.student());
+            return new Edited(change, ids.get(0));
+        });
+    }
+
     @Transactional
     public Edited editWork(Writer writer, long work, WorkForm form) {
         return once(writer, "edit work " + work + " " + form, () -> {
@@ -84,8 +110,11 @@ class BoardEditor {
     }
 
     private Course.Details course(Writer writer, long id) {
-        Course course =
-                courses.all(writer.student(), changes.undone(writer.student())).get(id);
+        return course(courses.all(writer.student(), changes.undone(writer.student())), id);
+    }
+
+    private static Course.Details course(Map<Long, Course> known, long id) {
+        Course course = known.get(id);
         if (course == null) {
             throw Refusal.invalid("courseId", "Choose one of your courses, or add one first.");
         }

@@ -3,6 +3,8 @@ package app.navlo.server.work;
 import app.navlo.server.account.Person;
 import app.navlo.server.store.Changes;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotEmpty;
+import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
@@ -58,6 +60,21 @@ public class EditController {
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody WorkForm form) {
         return EditedView.of(editor.addWork(Writer.of(student, person, null, key), form));
+    }
+
+    /** @param works one after the other, as work that repeats is */
+    public record SeveralForm(
+            @NotEmpty(message = "Say what to add.") @Size(max = 200, message = "At most 200 at once.")
+            List<@Valid WorkForm> works) {}
+
+    @PostMapping("/works/several")
+    @ResponseStatus(HttpStatus.CREATED)
+    public EditedView addWorks(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody SeveralForm form) {
+        return EditedView.of(editor.addWorks(Writer.of(student, person, null, key), form.works()));
     }
 
     @PutMapping("/works/{work}")

@@ -1,11 +1,11 @@
 import clsx from 'clsx';
-import type { FilePreview, Schemas } from '../../api/client';
+import type { ImportPreview, Schemas } from '../../api/client';
 import { FIELD_WORDS } from './model';
 
 type Field = Schemas['MappingForm']['fields'][number];
 
 interface ColumnsProps {
-  columns: FilePreview['columns'];
+  columns: ImportPreview['columns'];
   fields: readonly Field[];
   fault: string;
   onChange: (fields: Field[]) => void;

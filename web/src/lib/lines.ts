@@ -1,0 +1,297 @@
+import * as chrono from 'chrono-node';
+import type { Course, Work } from '../api/client';
+
+/** What one line says of a piece of work: "soil essay fri 17:00 60p 3h", "quiz 4 plants every friday until 18 dec". */
+export interface Line {
+  title: string;
+  /** Null where it names none. */
+  course: number | null;
+  kind: Work['kind'];
+  opensDay: string | null;
+  dueDay: string | null;
+  /** "17:00"; null for the end of the day. */
+  dueTime: string | null;
+  /** "18:30", of what happens at a time. */
+  endsTime: string | null;
+  possible: string | null;
+  effortMinutes: number | null;
+  /** Days of all of it where it repeats, the first included; empty where it doesn't. */
+  days: string[];
+  /** How often, in words; empty where it doesn't repeat. */
+  every: string;
+}
+
+export interface Asked {
+  courses: readonly Course[];
+  /** Of the line where it names none; null for none. */
+  course: number | null;
+  /** Today, as "2026-11-24". */
+  today: string;
+  /** The last day of the term; null where none is known. */
+  lastDay: string | null;
+  /** Days off, both days included. */
+  daysOff: readonly { first: string; last: string }[];
+}
+
+const POINTS = /(?:^|\s)(\d{1,4}(?:[.,]\d{1,2})?)\s?(?:p|pts?|points?)(?=\s|$|[,;.)])/i;
+const HOURS =
+  /(?:^|\s)(?:(\d{1,2})\s?h(?:ours?|rs?)?(?:\s?(\d{1,2})(?:\s?m(?:in(?:utes?)?)?)?)?|(\d{1,3})\s?min(?:utes?)?)(?=\s|$|[,;.)])/i;
+const EVERY =
+  /\b(?:every|each)\s+(?:(other|second|\d)\s+)?(week|day|monday|tuesday|wednesday|thursday|friday|saturday|sunday|mon|tue|wed|thu|fri|sat|sun)s?\b|\b(weekly|daily)\b/i;
+const UNTIL = /\b(?:until|till|to|through)\s+(.+)$/i;
+const TIMES = /\b(?:x|×|times)\s?(\d{1,2})\b|\b(\d{1,2})\s?(?:x|×|times)\b/i;
+const OPENS = /\b(?:opens?|from|available)\s+(.+?)(?=\s+(?:due|by|until)\b|$)/i;
+const KINDS: readonly (readonly [RegExp, Work['kind']])[] = [
+  [/\bquiz(?:zes)?\b/i, 'QUIZ'],
+  [/\b(?:test|exam|examination|midterm|final exam)s?\b/i, 'TEST'],
+  [/\b(?:project|presentation|portfolio)s?\b/i, 'PROJECT'],
+  [/\b(?:discussion|forum)s?\b/i, 'DISCUSSION'],
+  [/\b(?:practice|exercises?)\b/i, 'PRACTICE'],
+];
+const WEEKDAYS = ['sun', 'mon', 'tue', 'wed', 'thu', 'fri', 'sat'];
+const MOST = 60;
+const A_WEEK = 7;
+
+/** Days are counted without a clock: a day's noon, so that no zone moves it. */
+function noon(day: string): Date {
+  return new Date(`${day}T12:00:00`);
+}
+
+function dayOf(date: Date): string {
+  const two = (number: number) => String(number).padStart(2, '0');
+  return `${date.getFullYear()}-${two(date.getMonth() + 1)}-${two(date.getDate())}`;
+}
+
+function plus(day: string, days: number): string {
+  const date = noon(day);
+  date.setDate(date.getDate() + days);
+  return dayOf(date);
+}
+
+interface Moment {
+  day: string;
+  time: string | null;
+  ends: string | null;
+  index: number;
+  length: number;
+}
+
+function clockOf(at: chrono.ParsedComponents): string | null {
+  if (!at.isCertain('hour')) return null;
+  const two = (number: number | null) => String(number ?? 0).padStart(2, '0');
+  return `${two(at.get('hour'))}:${two(at.get('minute'))}`;
+}
+
+/** The last day that a text names: what stands at the end is what it is due. */
+function momentIn(text: string, today: string, forward: boolean): Moment | null {
+  const found = chrono.en.GB.parse(text, noon(today), { forwardDate: forward });
+  const one = found
+    .filter((at) => at.start.isCertain('day') || at.start.isCertain('weekday') || at.start.isCertain('hour'))
+    .at(-1);
+  if (!one) return null;
+  return {
+    day: dayOf(one.start.date()),
+    time: clockOf(one.start),
+    ends: one.end ? clockOf(one.end) : null,
+    index: one.index,
+    length: one.text.length,
+  };
+}
+
+function without(text: string, index: number, length: number): string {
+  return `${text.slice(0, index)} ${text.slice(index + length)}`;
+}
+
+function taken(text: string, pattern: RegExp): [RegExpMatchArray | null, string] {
+  const found = text.match(pattern);
+  return [found, found ? without(text, found.index ?? 0, found[0].length) : text];
+}
+
+function tidy(text: string): string {
+  return text
+    .replace(/\s+/g, ' ')
+    .replace(/\s+([,;.)])/g, '$1')
+    .replace(/\(\s*\)/g, '')
+    .replace(/^[\s,;:.–—|-]+|[\s,;:–—|-]+$/g, '')
+    .replace(/\b(?:is due|due|by|on|at|deadline)[\s:.]*$/i, '')
+    .replace(/^(?:due|deadline)[\s:]+/i, '')
+    .replace(/[\s,;:–—|-]+$/g, '')
+    .trim();
+}
+
+/** The course whose name, short name or one of its long words begins like a word of the line; that word stays in the title. */
+function courseIn(text: string, courses: readonly Course[]): number | null {
+  const words = text
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u)
+    .filter((word) => word.length >= 3);
+  const scored = courses
+    .map((course) => {
+      const names = `${course.name} ${course.shortName}`.toLowerCase();
+      const parts = names.split(/[^\p{L}\p{N}]+/u).filter((part) => part.length >= 3);
+      const hits = words.filter((word) =>
+        parts.some((part) => part === word || (word.length >= 4 && part.startsWith(word))),
+      );
+      return {
+        id: course.id,
+        score: text.toLowerCase().includes(course.name.toLowerCase()) ? 10 : hits.length,
+      };
+    })
+    .filter((one) => one.score > 0)
+    .sort((a, b) => b.score - a.score);
+  const [first, second] = scored;
+  return first && (!second || first.score > second.score) ? first.id : null;
+}
+
+export function kindOf(title: string): Work['kind'] {
+  return KINDS.find(([words]) => words.test(title))?.[1] ?? 'ASSIGNMENT';
+}
+
+interface Repeat {
+  step: number;
+  weekday: number | null;
+  words: string;
+}
+
+function repeatOf(found: RegExpMatchArray): Repeat {
+  const many = found[1] === undefined ? 1 : /other|second/i.test(found[1]) ? 2 : Number(found[1]);
+  const unit = (found[2] ?? found[3] ?? '').toLowerCase();
+  if (unit === 'day' || unit === 'daily') return { step: many, weekday: null, words: 'every day' };
+  const weekday = WEEKDAYS.indexOf(unit.slice(0, 3));
+  const words = many === 1 ? 'every week' : many === 2 ? 'every other week' : `every ${many} weeks`;
+  return { step: A_WEEK * many, weekday: weekday < 0 ? null : weekday, words };
+}
+
+function isOff(day: string, daysOff: Asked['daysOff']): boolean {
+  return daysOff.some((off) => off.first <= day && day <= off.last);
+}
+
+/** The days of what repeats, from the first on, days off left out. */
+export function daysFrom(
+  first: string,
+  step: number,
+  last: string | null,
+  many: number | null,
+  daysOff: Asked['daysOff'],
+): string[] {
+  const days: string[] = [];
+  for (let at = 0; days.length < (many ?? MOST) && at < MOST * 2; at++) {
+    const day = plus(first, at * step);
+    if (last && day > last) break;
+    if (!isOff(day, daysOff)) days.push(day);
+  }
+  return days;
+}
+
+/** What a line says. A title is always there, if the line says anything at all. */
+export function understand(text: string, asked: Asked): Line | null {
+  let left = ` ${text.trim()} `;
+  if (!left.trim()) return null;
+  const [points, afterPoints] = taken(left, POINTS);
+  const [effort, afterEffort] = taken(afterPoints, HOURS);
+  const [every, afterEvery] = taken(afterEffort, EVERY);
+  left = afterEvery;
+  let until: string | null = null;
+  let times: number | null = null;
+  if (every) {
+    const [many, afterMany] = taken(left, TIMES);
+    if (many) {
+      times = Number(many[1] ?? many[2]);
+      left = afterMany;
+    }
+    const named = left.match(UNTIL);
+    if (named?.[1]) {
+      const end = momentIn(named[1], asked.today, true);
+      if (end || /\bterm\b/i.test(named[1])) {
+        until = end?.day ?? asked.lastDay;
+        left = without(left, named.index ?? 0, named[0].length);
+      }
+    }
+  }
+  let opensDay: string | null = null;
+  const opens = left.match(OPENS);
+  if (opens?.[1]) {
+    const at = momentIn(opens[1], asked.today, true);
+    if (at) {
+      opensDay = at.day;
+      left = without(left, opens.index ?? 0, opens[0].length);
+    }
+  }
+  const due = momentIn(left, asked.today, true);
+  if (due) left = without(left, due.index, due.length);
+  const repeat = every ? repeatOf(every) : null;
+  const first = repeat ? firstOf(repeat, due, asked.today) : (due?.day ?? null);
+  const days =
+    repeat && first ? daysFrom(first, repeat.step, until ?? asked.lastDay, times, asked.daysOff) : [];
+  const title = tidy(left);
+  return {
+    title: title ? title.charAt(0).toUpperCase() + title.slice(1) : '',
+    course: courseIn(title, asked.courses) ?? asked.course,
+    kind: kindOf(title),
+    opensDay,
+    dueDay: days[0] ?? first,
+    dueTime: due?.time ?? null,
+    endsTime: due?.ends ?? null,
+    possible: points?.[1]?.replace(',', '.') ?? null,
+    effortMinutes: effort ? minutesOf(effort) : null,
+    days,
+    every: repeat?.words ?? '',
+  };
+}
+
+function minutesOf(found: RegExpMatchArray): number {
+  return found[3] ? Number(found[3]) : Number(found[1]) * 60 + Number(found[2] ?? 0);
+}
+
+function firstOf(repeat: Repeat, due: Moment | null, today: string): string {
+  const from = due?.day ?? today;
+  if (repeat.weekday === null) return from;
+  const ahead = (repeat.weekday - noon(from).getDay() + A_WEEK) % A_WEEK;
+  return plus(from, ahead);
+}
+
+/** A line of an outline that names a day: what it says, with the line itself. */
+export interface OutlineRow extends Line {
+  line: string;
+}
+
+/** The lines of an outline that name a day. Days without a year are those nearest to the term's first day. */
+export function outlineRows(lines: readonly string[], asked: Asked, firstDay: string | null): OutlineRow[] {
+  const near = firstDay ?? asked.today;
+  return lines.flatMap((line) => {
+    const at = momentIn(line, near, firstDay !== null);
+    if (!at || !/\d/.test(line.slice(at.index, at.index + at.length))) return [];
+    const left = without(line, at.index, at.length);
+    const [points, afterPoints] = taken(` ${left} `, POINTS);
+    const title = tidy(afterPoints.replace(/\bweek\s+\d{1,2}\b[\s:.–-]*/i, ' '));
+    if (!title || !/\p{L}{2}/u.test(title)) return [];
+    return [
+      {
+        title: title.charAt(0).toUpperCase() + title.slice(1),
+        course: null,
+        kind: kindOf(title),
+        opensDay: null,
+        dueDay: at.day,
+        dueTime: at.time,
+        endsTime: null,
+        possible: points?.[1]?.replace(',', '.') ?? null,
+        effortMinutes: null,
+        days: [],
+        every: '',
+        line,
+      },
+    ];
+  });
+}
+
+/** The same as a table, to be read in like any other. */
+export function tableOf(rows: readonly OutlineRow[]): string {
+  const cell = (text: string) => `"${text.replaceAll('"', '""')}"`;
+  const heads = ['Title', 'Kind', 'Due', 'Points possible', 'Line'];
+  const lines = rows.map((row) =>
+    [row.title, row.kind, [row.dueDay, row.dueTime].filter(Boolean).join(' '), row.possible ?? '', row.line]
+      .map(cell)
+      .join('\t'),
+  );
+  return [heads.join('\t'), ...lines].join('\n');
+}

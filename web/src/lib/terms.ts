@@ -1,0 +1,33 @@
+import { useQuery } from '@tanstack/react-query';
+import type { Schemas } from '../api/client';
+import { termsQuery } from '../api/queries';
+import { useStudent } from '../frame/student';
+import type { Asked } from './lines';
+import { useNow } from './now';
+import { localDate } from './time';
+
+export type Term = Schemas['OneTerm'];
+
+/** The term that runs; null where there is none. */
+export function runningTerm(terms: readonly Term[]): Term | null {
+  return terms.find((term) => !term.closed) ?? null;
+}
+
+/** What lines are understood by: today, and the days of the term. */
+export function useTerms(): { asked: Asked; firstDay: string | null; term: Term | null } {
+  const { id, zone, board } = useStudent();
+  const now = useNow();
+  const terms = useQuery(termsQuery(id));
+  const term = runningTerm(terms.data?.terms ?? []);
+  return {
+    term,
+    firstDay: term?.firstDay ?? null,
+    asked: {
+      courses: board.courses,
+      course: null,
+      today: localDate(now, zone),
+      lastDay: term?.lastDay ?? null,
+      daysOff: term?.daysOff ?? [],
+    },
+  };
+}
