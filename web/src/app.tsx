@@ -39,6 +39,7 @@ const LeewayView = lazy(async () => ({
   default: (await import('./views/leeway/leeway-view')).LeewayView,
 }));
 const PaceView = lazy(async () => ({ default: (await import('./views/pace/pace-view')).PaceView }));
+const StartView = lazy(async () => ({ default: (await import('./views/start/start-view')).StartView }));
 const LinksView = lazy(async () => ({ default: (await import('./views/links/links-view')).LinksView }));
 const TimelineView = lazy(async () => ({
   default: (await import('./views/timeline/timeline-view')).TimelineView,
@@ -77,6 +78,7 @@ function routes(session: Session) {
         { path: 'files', element: <Later view={FilesView} /> },
         { path: 'notes', element: <Later view={NotesView} /> },
         { path: 'links', element: <Later view={LinksView} /> },
+        { path: 'start', element: <Later view={StartView} /> },
         { path: '*', element: <NotHere /> },
       ],
     },

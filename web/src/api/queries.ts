@@ -74,6 +74,14 @@ export const termsQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/terms', { params: { path: { student } } })),
   });
 
+/** What was closed and is kept to look at. */
+export const closedBoardQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'closed'],
+    queryFn: () =>
+      take(client.GET('/api/students/{student}/board/closed', { params: { path: { student } } })),
+  });
+
 export const linksQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'links'],

@@ -5,10 +5,12 @@ import { useNavigate, useParams } from 'react-router';
 import { nextQuery } from '../../api/queries';
 import { Signals, SlowList } from '../../frame/signals';
 import { useStudent } from '../../frame/student';
+import { UnknownList } from '../../frame/unknown';
 import { useAddress } from '../../lib/address';
 import { budgetOf } from '../../lib/budget';
 import { Failed, Loading } from '../../ui/states';
 import { Piece } from '../piece/piece';
+import { StartView } from '../start/start-view';
 import { Budget } from './budget';
 import { Errands } from './errands';
 import { Headline } from './headline';
@@ -20,7 +22,7 @@ import { TimerBar } from './timer';
 
 /** What do I do now? The moves in the plan's order; beside them the hours they go into, and what is left out. */
 function NextView() {
-  const { id } = useStudent();
+  const { id, board, mayWrite } = useStudent();
   const [params, setParams] = useAddress();
   const budget = budgetOf(params.get('minutes'));
   const next = useQuery({ ...nextQuery(id, budget), placeholderData: keepPreviousData });
@@ -47,6 +49,7 @@ function NextView() {
     );
   if (next.isError && !next.data) return <Failed error={next.error} onRetry={() => void next.refetch()} />;
   if (!next.data) return <Loading />;
+  if (mayWrite && board.works.length === 0) return <StartView />;
   return (
     <div className="flex min-h-0 flex-1" data-replanning={next.isPlaceholderData}>
       <div
@@ -66,6 +69,7 @@ function NextView() {
             <Errands errands={next.data.errands} />
             <Moves next={next.data} openWork={openWork} onOpen={open} />
             <SlowList view={`/s/${id}/next`} />
+            <UnknownList heading="Not known yet" />
           </div>
           {openWork === null && (
             <aside

@@ -80,8 +80,8 @@ function Open({ detail }: { detail: Detail }) {
 }
 
 /** A hand-in that only counts here must not look like one that the school has. */
-function WhereItGoes({ detail: { goesTo, editable } }: { detail: Detail }) {
-  if (!goesTo && editable) return null;
+function WhereItGoes({ detail: { goesTo, typed } }: { detail: Detail }) {
+  if (!goesTo && typed) return null;
   if (!goesTo)
     return (
       <p className="text-[14px] text-ink-2">No link takes it to the school: it is recorded here only.</p>

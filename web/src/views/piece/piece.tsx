@@ -16,6 +16,7 @@ import { noticeChange, noticeFault } from '../../ui/notice';
 import { fetchRichText } from '../../ui/rich-text';
 import { Failed, Loading } from '../../ui/states';
 import { TimingBar } from '../../ui/timing-bar';
+import { writeTogether } from '../work/own-forms';
 import { StateWords } from '../work/state-words';
 import { WorkFormDialog } from '../work/work-form';
 import { Asked } from './asked';
@@ -28,6 +29,7 @@ import { MarkedPage } from './marked-page';
 import { MessageDialog } from './message';
 import { type PartId, type PartPlace, partsOf, stillNew } from './model';
 import { Notes, OwnEffort } from './own';
+import { OwnScoreDialog } from './own-score';
 import { ReceiptDialog } from './receipt';
 import { Records } from './records';
 import { Rubric } from './rubric';
@@ -109,7 +111,7 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
         <p className="mt-1 text-[14px] text-ink-2">{sentence(detail.because.stage)}</p>
         {work.flagDiffers && <p className="mt-1 text-[14px] text-loss">{flagAgainstClock(work)}</p>}
         <DueLine detail={detail} />
-        {detail.editable && mayWrite && <TypedInTools detail={detail} onClose={onClose} />}
+        {mayWrite && <WorkTools detail={detail} onClose={onClose} />}
       </header>
       <OnItsWay detail={detail} />
       <Locks detail={detail} />
@@ -324,11 +326,14 @@ function useReadMark(detail: Detail): void {
   }, [id, work, mayWrite, unread]);
 }
 
-function TypedInTools({ detail, onClose }: { detail: Detail; onClose: () => void }) {
+function WorkTools({ detail, onClose }: { detail: Detail; onClose: () => void }) {
   const { id } = useStudent();
   const [editing, setEditing] = useState(false);
+  const [scoring, setScoring] = useState(false);
   const [params] = useSearchParams();
   const { work, editable } = detail;
+  const comeBack = () =>
+    writeTogether(id, [work.id], { back: true }, `${work.title} has come back`).catch(noticeFault);
   const remove = async () => {
     try {
       const done = await take(
@@ -347,13 +352,16 @@ function TypedInTools({ detail, onClose }: { detail: Detail; onClose: () => void
       if (error instanceof Refused && error.status === 412) await refreshStudent(id);
     }
   };
-  if (!editable || params.get('receipt')) return null;
+  if (params.get('receipt')) return null;
   return (
-    <div className="no-print mt-3 flex gap-2">
+    <div className="no-print mt-3 flex flex-wrap gap-2">
       <Button onClick={() => setEditing(true)}>Change</Button>
+      <Button onClick={() => setScoring(true)}>Write down its score</Button>
+      {work.stage === 'TURNED_IN' && <Button onClick={() => void comeBack()}>It has come back</Button>}
       <Button look="quiet" onClick={() => void remove()}>
         Remove
       </Button>
+      <OwnScoreDialog work={work} open={scoring} onClose={() => setScoring(false)} />
       <WorkFormDialog
         open={editing}
         onClose={() => setEditing(false)}

@@ -1,12 +1,13 @@
+import { ChevronDown } from 'lucide-react';
 import { useState } from 'react';
-import { toast } from 'sonner';
-import { client, take, type Work, writeKey } from '../../api/client';
-import { refreshStudent } from '../../api/queries';
+import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { noticeFault, undo } from '../../ui/notice';
+import { Menu, MenuItem } from '../../ui/menu';
+import { noticeFault } from '../../ui/notice';
+import { EditManyForm } from './edit-many';
 import { type Deed, EffortForm, NoteForm, writeTogether } from './own-forms';
 
 interface ChosenBarProps {
@@ -15,81 +16,94 @@ interface ChosenBarProps {
   onDone: () => void;
 }
 
-/** What can be done to several pieces of work at once. */
+const ASKED = {
+  effort: 'Effort of',
+  note: 'A note on',
+  edit: 'Change',
+} as const;
+
+/** What can be done to several pieces of work at once: one request, one undo. */
 function ChosenBar({ works, onAll, onDone }: ChosenBarProps) {
   const { id } = useStudent();
-  const [asking, setAsking] = useState<'effort' | 'note' | null>(null);
-  const [busy, setBusy] = useState('');
-  const done = works.filter((work) => work.move === 'YOURS' && work.takesDone);
+  const [asking, setAsking] = useState<keyof typeof ASKED | null>(null);
+  const [busy, setBusy] = useState(false);
   const unread = works.some((work) => work.feedback.unread > 0);
-  const together = async (deed: Deed, words: string) => {
-    await writeTogether(
-      id,
-      works.map((work) => work.id),
-      deed,
-      words,
-    );
-    setAsking(null);
-    onDone();
-  };
-  const tried = (deed: Deed, words: string) => together(deed, words).catch(noticeFault);
-  const handIn = async () => {
-    const changes: number[] = [];
-    for (const work of done) {
-      setBusy(`Handing in ${changes.length + 1} of ${done.length}`);
-      try {
-        changes.push((await report(id, work)).change);
-      } catch (error) {
-        noticeFault(error);
-        break;
-      }
-    }
-    setBusy('');
-    await refreshStudent(id);
-    if (changes.length > 0) {
-      toast(`Reported ${count(changes.length, 'piece')} of work as done`, {
-        duration: 10_000,
-        action: { label: 'Undo', onClick: () => void changes.map((change) => undo(id, change)) },
-      });
-      onDone();
-    }
-  };
+  const back = works.filter((work) => work.stage === 'TURNED_IN').length;
   const many = count(works.length, 'piece');
+  const together = async (deed: Deed, words: string) => {
+    setBusy(true);
+    try {
+      await writeTogether(
+        id,
+        works.map((work) => work.id),
+        deed,
+        words,
+      );
+      setAsking(null);
+      onDone();
+    } finally {
+      setBusy(false);
+    }
+  };
+  const tried = (deed: Deed, words: string) => void together(deed, words).catch(noticeFault);
+  const done = (when: NonNullable<Deed['done']>['when']) =>
+    tried({ done: { when } }, 'Recorded what was handed in elsewhere');
+  const none = works.length === 0 || busy;
   return (
     <section
       aria-label="Chosen work"
       className="no-print flex shrink-0 flex-wrap items-center gap-2 border-ink border-t bg-raised px-5 py-2 max-sm:px-3"
     >
-      <p role="status" className="mr-3 font-semibold">
-        {busy || `${works.length} chosen`}
+      <p role="status" className="mr-2 font-semibold">
+        {busy ? 'Writing …' : `${works.length} chosen`}
       </p>
       <Button onClick={onAll}>All that are shown</Button>
-      <Button disabled={works.length === 0} onClick={() => setAsking('effort')}>
-        Set effort
-      </Button>
-      <Button disabled={works.length === 0} onClick={() => setAsking('note')}>
-        Add a note
-      </Button>
-      <Button
-        disabled={!unread}
-        onClick={() => void tried({ read: true }, `Marked feedback on ${many} of work as read`)}
+      <Menu
+        trigger={
+          <Button disabled={none}>
+            Handed in elsewhere
+            <ChevronDown size={13} aria-hidden />
+          </Button>
+        }
       >
-        Mark read
-      </Button>
+        <MenuItem onSelect={() => done('AT_ITS_DUE')}>On time, each at its due</MenuItem>
+        <MenuItem onSelect={() => done('LATE')}>Late, within a day of its due</MenuItem>
+        <MenuItem onSelect={() => done('NOW')}>Just now</MenuItem>
+      </Menu>
       <Button
-        disabled={done.length === 0 || Boolean(busy)}
-        title="Work that is only reported as done"
-        onClick={() => void handIn()}
+        disabled={none || back === 0}
+        title="With the teacher no longer, though its score isn’t known"
+        onClick={() => tried({ back: true }, 'Recorded what has come back')}
       >
-        {done.length > 0 ? `Report ${done.length} as done` : 'Report as done'}
+        {back > 0 ? `${back} ${back === 1 ? 'has' : 'have'} come back` : 'It has come back'}
       </Button>
+      <Button disabled={none} onClick={() => setAsking('edit')}>
+        Change
+      </Button>
+      <Menu
+        trigger={
+          <Button disabled={none}>
+            More
+            <ChevronDown size={13} aria-hidden />
+          </Button>
+        }
+      >
+        <MenuItem onSelect={() => setAsking('effort')}>Set effort</MenuItem>
+        <MenuItem onSelect={() => setAsking('note')}>Add a note</MenuItem>
+        {unread && (
+          <MenuItem onSelect={() => tried({ read: true }, `Marked feedback on ${many} of work as read`)}>
+            Mark read
+          </MenuItem>
+        )}
+        <MenuItem onSelect={() => tried({ remove: true }, `Removed ${many} of work`)}>Remove</MenuItem>
+      </Menu>
       <Button look="quiet" className="ml-auto" onClick={onDone}>
         Let go
       </Button>
       <Dialog
         open={asking !== null}
         onOpenChange={() => setAsking(null)}
-        title={asking === 'effort' ? `Effort of ${many} of work` : `A note on ${many} of work`}
+        title={asking ? `${ASKED[asking]} ${many} of work` : ''}
       >
         {asking === 'effort' && (
           <EffortForm
@@ -99,25 +113,11 @@ function ChosenBar({ works, onAll, onDone }: ChosenBarProps) {
         {asking === 'note' && (
           <NoteForm onSave={(note) => together({ note }, `Added a note to ${many} of work`)} />
         )}
+        {asking === 'edit' && (
+          <EditManyForm works={works} onSave={(edit) => together({ edit }, `Changed ${many} of work`)} />
+        )}
       </Dialog>
     </section>
-  );
-}
-
-function report(student: number, work: Work) {
-  return take(
-    client.POST('/api/students/{student}/works/{work}/hand-ins', {
-      params: {
-        path: { student, work: work.id },
-        header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': writeKey() },
-      },
-      body: {
-        content: work.kind === 'QUIZ' || work.kind === 'TEST' ? 'ATTEMPT' : 'DONE',
-        files: [],
-        draft: null,
-        note: null,
-      },
-    }),
   );
 }
 

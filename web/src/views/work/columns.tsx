@@ -8,6 +8,7 @@ import { countdown, KIND_WORDS, scoreWords } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { TimingBar } from '../../ui/timing-bar';
 import { span60 } from './model';
+import { ScoreInput, useScoring } from './scoring';
 import { StateWords } from './state-words';
 
 export interface CellProps {
@@ -184,6 +185,12 @@ function DueCell({ work, student, now }: CellProps) {
 }
 
 function ScoreCell({ work }: CellProps) {
+  const scoring = useScoring();
+  if (scoring) return <ScoreInput work={work} scoring={scoring} />;
+  return <ScoreWords work={work} />;
+}
+
+function ScoreWords({ work }: Pick<CellProps, 'work'>) {
   const score = scoreWords(work.score);
   const note = [
     work.score.raw !== null ? `${work.score.raw} before the late penalty` : '',

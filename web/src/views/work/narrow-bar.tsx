@@ -34,11 +34,12 @@ interface NarrowBarProps extends ChipProps {
   /** Whether several rows are being chosen. */
   choosing: boolean;
   onChoosing: (on: boolean) => void;
+  onScoring: () => void;
   onColumns: () => void;
 }
 
 /** How many are shown of how many, how they are grouped, and what they are narrowed to. */
-function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onColumns }: NarrowBarProps) {
+function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onScoring, onColumns }: NarrowBarProps) {
   const { mayWrite } = useStudent();
   return (
     <div className="@container shrink-0 no-print border-line border-b">
@@ -52,6 +53,7 @@ function NarrowBar({ shown, narrowing, change, choosing, onChoosing, onColumns }
             shown={shown}
             choosing={choosing}
             onChoosing={onChoosing}
+            onScoring={onScoring}
             onColumns={onColumns}
           />
           {mayWrite && <AddMenu />}
@@ -115,6 +117,7 @@ function AddMenu() {
         </button>
       }
     >
+      <MenuItem onSelect={() => add('line')}>Work, in one line</MenuItem>
       <MenuItem onSelect={() => add('work')}>A piece of work</MenuItem>
       <MenuItem onSelect={() => add('course')}>A course</MenuItem>
     </Menu>

@@ -14,11 +14,12 @@ interface ViewMenuProps {
   /** Whether several rows are being chosen. */
   choosing: boolean;
   onChoosing: (on: boolean) => void;
+  onScoring: () => void;
   onColumns: () => void;
 }
 
 /** What is done to the table itself. */
-function ViewMenu({ chip, shown, choosing, onChoosing, onColumns }: ViewMenuProps) {
+function ViewMenu({ chip, shown, choosing, onChoosing, onScoring, onColumns }: ViewMenuProps) {
   const { id, mayWrite } = useStudent();
   const [arranging, setArranging] = useState(false);
   return (
@@ -37,6 +38,7 @@ function ViewMenu({ chip, shown, choosing, onChoosing, onColumns }: ViewMenuProp
             Choose several rows
           </MenuCheck>
         )}
+        {mayWrite && <MenuItem onSelect={onScoring}>Write down scores</MenuItem>}
         <MenuItem onSelect={onColumns}>Columns</MenuItem>
         <MenuItem onSelect={() => window.location.assign(tableUrl(id, shown))}>
           Take these {shown.length} as a CSV table

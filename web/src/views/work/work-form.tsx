@@ -1,7 +1,10 @@
-import { type FormEvent, useState } from 'react';
+import { type FormEvent, useRef, useState } from 'react';
 import { type Board, client, Refused, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
+import { kindOf } from '../../lib/lines';
+import { readNarrowing } from '../../lib/narrow';
 import { KIND_WORDS } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -24,6 +27,7 @@ function WorkFormDialog({ open, onClose, edited }: WorkFormDialogProps) {
       open={open}
       onOpenChange={(next) => !next && onClose()}
       title={edited ? 'Change this piece of work' : 'Add a piece of work'}
+      {...(edited ? {} : { about: 'Or type it in one line, at the head of Work.' })}
     >
       {open && <WorkForm onClose={onClose} edited={edited} />}
     </Dialog>
@@ -37,25 +41,14 @@ interface WorkFormProps {
 
 function WorkForm({ onClose, edited }: WorkFormProps) {
   const { id, board } = useStudent();
+  const [params] = useAddress();
   const [form, setForm] = useState<Form>(
-    edited?.form ?? {
-      courseId: board.courses[0]?.id ?? 0,
-      title: '',
-      kind: 'ASSIGNMENT',
-      unit: null,
-      category: null,
-      required: true,
-      opensDay: null,
-      dueDay: null,
-      dueTime: null,
-      endsTime: null,
-      possible: null,
-      effortMinutes: null,
-      instructions: '',
-    },
+    edited?.form ?? blank(narrowedTo(params) ?? board.courses[0]?.id ?? 0),
   );
-  const [key] = useState(writeKey);
+  const [kindSaid, setKindSaid] = useState(edited !== undefined);
+  const [key, setKey] = useState(writeKey);
   const [fault, setFault] = useState<Refused | null>(null);
+  const another = useRef(false);
   const set = <K extends keyof Form>(name: K, value: Form[K]) => setForm({ ...form, [name]: value });
   const categories = categoriesOf(board, form.courseId);
   const submit = async (event: FormEvent) => {
@@ -65,7 +58,11 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
       const done = await save(id, form, key, edited);
       await refreshStudent(id);
       noticeChange(id, done.change, edited ? `Changed ${form.title}` : `Added ${form.title}`);
-      onClose();
+      if (!another.current) return onClose();
+      setForm({ ...blank(form.courseId), kind: form.kind, unit: form.unit, category: form.category });
+      setKindSaid(true);
+      setKey(writeKey());
+      document.getElementById('work-title')?.focus();
     } catch (error) {
       if (error instanceof Refused && error.status === 422) setFault(error);
       else noticeFault(error);
@@ -76,11 +73,15 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
       <TextField
         frame="col-span-2"
         label="Title"
+        id="work-title"
         required
         autoFocus
         maxLength={300}
         value={form.title}
-        onChange={(event) => set('title', event.target.value)}
+        onChange={(event) => {
+          const title = event.target.value;
+          setForm({ ...form, title, kind: kindSaid ? form.kind : kindOf(title) });
+        }}
         fault={fault?.of('title')}
       />
       <Select
@@ -98,7 +99,10 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
       <Select
         label="Kind"
         value={form.kind}
-        onChange={(event) => set('kind', event.target.value as Form['kind'])}
+        onChange={(event) => {
+          setKindSaid(true);
+          set('kind', event.target.value as Form['kind']);
+        }}
         fault={fault?.of('kind')}
       >
         {Object.entries(KIND_WORDS).map(([kind, words]) => (
@@ -181,9 +185,19 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
         onChange={(event) => set('possible', event.target.value || null)}
         fault={fault?.of('possible')}
       />
+      <TextField
+        frame="col-span-2"
+        label="Where it is done"
+        type="url"
+        placeholder="https://"
+        maxLength={2000}
+        value={form.address ?? ''}
+        onChange={(event) => set('address', event.target.value || null)}
+        fault={fault?.of('address')}
+      />
       <TextArea
         frame="col-span-2"
-        label="What is asked"
+        label="Instructions"
         maxLength={20000}
         value={form.instructions}
         onChange={(event) => set('instructions', event.target.value)}
@@ -199,13 +213,54 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
           <Button look="quiet" onClick={onClose}>
             Leave it
           </Button>
-          <Button look="main" type="submit">
+          {!edited && (
+            <Button
+              type="submit"
+              onClick={() => {
+                another.current = true;
+              }}
+            >
+              Add, and another
+            </Button>
+          )}
+          <Button
+            look="main"
+            type="submit"
+            onClick={() => {
+              another.current = false;
+            }}
+          >
             {edited ? 'Save the changes' : 'Add the work'}
           </Button>
         </span>
       </div>
     </form>
   );
+}
+
+/** The course that the page is narrowed to, if it is one. */
+function narrowedTo(params: URLSearchParams): number | null {
+  const courses = readNarrowing(params).courses;
+  return courses.length === 1 ? (courses[0] ?? null) : null;
+}
+
+function blank(courseId: number): Form {
+  return {
+    courseId,
+    title: '',
+    kind: 'ASSIGNMENT',
+    unit: null,
+    category: null,
+    required: true,
+    opensDay: null,
+    dueDay: null,
+    dueTime: null,
+    endsTime: null,
+    possible: null,
+    effortMinutes: null,
+    address: null,
+    instructions: '',
+  };
 }
 
 /** The categories that work of a weighted course names so far; null where the course has none. */

@@ -20,7 +20,14 @@ function placeStyle({ start, size }: Place) {
   return { transform: `translateY(${start}px)`, height: size };
 }
 
-function GroupRow({ group, ...place }: { group: Group } & Place) {
+interface GroupRowProps extends Place {
+  group: Group;
+  /** Null while no rows are being chosen. */
+  chosen: ReadonlySet<number> | null;
+  onChoose: (works: readonly number[]) => void;
+}
+
+function GroupRow({ group, chosen, onChoose, ...place }: GroupRowProps) {
   const student = useStudent();
   return (
     <div
@@ -31,6 +38,15 @@ function GroupRow({ group, ...place }: { group: Group } & Place) {
       style={placeStyle(place)}
     >
       <span role="gridcell" tabIndex={-1}>
+        {chosen && (
+          <input
+            type="checkbox"
+            aria-label={`Choose all ${group.works.length} of ${group.title}`}
+            checked={group.works.every((work) => chosen.has(work.id))}
+            onChange={() => onChoose(group.works.map((work) => work.id))}
+            className="mr-2 size-4 accent-(--ink)"
+          />
+        )}
         <b className="font-bold">{group.key === 'YOURS' ? moveWords(group.key, student) : group.title}</b>{' '}
         <span>{group.works.length}</span>{' '}
         {group.about && <small className="ml-1 text-[13.5px] text-ink-2">{group.about}</small>}
@@ -49,7 +65,7 @@ interface WorkRowProps extends Place {
   stop: boolean;
   /** Null while no rows are being chosen. */
   chosen: boolean | null;
-  onChoose: (work: number) => void;
+  onChoose: (works: readonly number[], range?: boolean) => void;
   onOpen: (work: number) => void;
   onFocus: (work: number) => void;
 }
@@ -66,7 +82,7 @@ const WorkRow = memo(function WorkRow(props: WorkRowProps) {
       data-work={work.id}
       data-open={open}
       data-chosen={chosen ?? undefined}
-      onClick={() => (chosen === null ? onOpen(work.id) : onChoose(work.id))}
+      onClick={(event) => (chosen === null ? onOpen(work.id) : onChoose([work.id], event.shiftKey))}
       onFocus={() => onFocus(work.id)}
       className={columns.length > 0 ? 'work-row work-cells' : 'work-row'}
       style={placeStyle(props)}

@@ -13,8 +13,9 @@ import { useKeptScroll } from '../../lib/kept-scroll';
 import { hasModifier, isTyping } from '../../lib/keys';
 import type { Sort, SortKey } from '../../lib/narrow';
 import { useWidth } from '../../lib/width';
-import { type Column, columnsFor, type Layout } from './columns';
+import { COLUMNS, type Column, columnsFor, type Layout } from './columns';
 import type { Line } from './model';
+import { useScoring } from './scoring';
 import { GroupRow, WorkRow } from './work-row';
 
 const ROW = 33;
@@ -36,7 +37,10 @@ interface WorkTableProps {
   onSort: (sort: Sort | null) => void;
   /** The rows that are chosen; null while none are being chosen. */
   chosen: ReadonlySet<number> | null;
-  onChoose: (work: number) => void;
+  /** @param range from the one chosen before to this one */
+  onChoose: (works: readonly number[], range?: boolean) => void;
+  /** Is given what goes to the score of a row above or below. */
+  goToScore: { current: (work: number, step: number) => void };
 }
 
 /** A virtual table: one tab stop, arrows or j and k inside, Enter opens. */
@@ -49,7 +53,11 @@ function WorkTable(props: WorkTableProps) {
   useKeptScroll(scroll);
   const width = useWidth(scroll, WIDE);
   const narrow = width < NARROW;
-  const columns = useMemo(() => (narrow ? [] : columnsFor(width, layout)), [narrow, width, layout]);
+  const scoring = useScoring() !== null;
+  const columns = useMemo(
+    () => (narrow ? [] : withScore(columnsFor(width, layout), scoring)),
+    [narrow, width, layout, scoring],
+  );
   const rows = useVirtualizer({
     count: lines.length,
     getScrollElement: () => scroll.current,
@@ -91,6 +99,16 @@ function WorkTable(props: WorkTableProps) {
     goTo(next);
   };
   useRowKeys(stop, move);
+  props.goToScore.current = (work, step) => {
+    let next = lines.findIndex((line) => line.kind === 'work' && line.work.id === work) + step;
+    while (lines[next]?.kind === 'group') next += step;
+    const line = lines[next];
+    if (line?.kind !== 'work') return;
+    rows.scrollToIndex(next, { align: 'auto' });
+    requestAnimationFrame(() =>
+      scroll.current?.querySelector<HTMLInputElement>(`[data-work="${line.work.id}"] input`)?.focus(),
+    );
+  };
 
   const onKeyDown = (event: KeyboardEvent) => {
     const line = lines[stop];
@@ -101,7 +119,7 @@ function WorkTable(props: WorkTableProps) {
     else if (event.key === 'End') move(lines.length, -1);
     else if (event.key === 'Enter') onOpen(line.work.id);
     else if (event.key === 'e') onOpen(line.work.id, 'hand-in');
-    else if (event.key === 'x' || (event.key === ' ' && chosen)) onChoose(line.work.id);
+    else if (event.key === 'x' || (event.key === ' ' && chosen)) onChoose([line.work.id], event.shiftKey);
     else return;
     event.preventDefault();
   };
@@ -137,7 +155,7 @@ function WorkTable(props: WorkTableProps) {
           if (!line) return null;
           const place = { start: item.start, size: item.size, rowIndex: item.index + 2 };
           return line.kind === 'group' ? (
-            <GroupRow key={item.key} group={line.group} {...place} />
+            <GroupRow key={item.key} group={line.group} chosen={chosen} onChoose={onChoose} {...place} />
           ) : (
             <WorkRow
               key={item.key}
@@ -158,6 +176,13 @@ function WorkTable(props: WorkTableProps) {
       </div>
     </div>
   );
+}
+
+/** Scores can be written down only where they stand. */
+function withScore(columns: readonly Column[], scoring: boolean): readonly Column[] {
+  const score = COLUMNS.find((column) => column.key === 'score');
+  if (!scoring || !score || columns.some((column) => column.key === 'score')) return columns;
+  return [...columns.slice(0, 2), score, ...columns.slice(2)];
 }
 
 function tracks(columns: readonly Column[], choosing: boolean): string {

@@ -7,13 +7,15 @@ import { EVERYTHING, isNarrowed, narrow, writeNarrowing } from '../../lib/narrow
 import { useMinute } from '../../lib/now';
 import { Button } from '../../ui/button';
 import { Empty } from '../../ui/states';
+import { CourseDialog } from '../courses/course-form';
 import { Piece } from '../piece/piece';
-import { AddCourseDialog } from './add-course';
 import { ChosenBar } from './chosen-bar';
 import { ColumnsDialog } from './columns-dialog';
 import { CourseLine } from './course-line';
+import { LineAdd } from './line-add';
 import { group, lines } from './model';
 import { NarrowBar } from './narrow-bar';
+import { ScoringBar, ScoringContext } from './scoring';
 import { useLayout } from './use-layout';
 import { useNarrowing } from './use-narrowing';
 import { WorkFormDialog } from './work-form';
@@ -35,17 +37,49 @@ function WorkView() {
   const [layout, setLayout] = useLayout();
   const [sizing, setSizing] = useState(false);
   const [chosen, setChosen] = useState<ReadonlySet<number> | null>(null);
+  const list = useMemo(() => lines(groups), [groups]);
+  const order = useMemo(() => list.flatMap((line) => (line.kind === 'work' ? [line.work.id] : [])), [list]);
+  const last = useRef<number | null>(null);
   const choose = useCallback(
-    (work: number) =>
-      mayWrite &&
+    (works: readonly number[], range = false) => {
+      if (!mayWrite) return;
+      const [work] = works;
+      const from = order.indexOf(last.current ?? -1);
+      const to = order.indexOf(work ?? -1);
+      const span = range && from >= 0 && to >= 0;
+      last.current = work ?? null;
       setChosen((before) => {
         const next = new Set(before);
-        if (!next.delete(work)) next.add(work);
+        if (span) {
+          for (const one of order.slice(Math.min(from, to), Math.max(from, to) + 1)) next.add(one);
+        } else if (works.every((one) => next.has(one))) {
+          for (const one of works) next.delete(one);
+        } else {
+          for (const one of works) next.add(one);
+        }
         return next;
-      }),
-    [mayWrite],
+      });
+    },
+    [mayWrite, order],
   );
-  const list = useMemo(() => lines(groups), [groups]);
+  const [scores, setScores] = useState<ReadonlyMap<number, string> | null>(null);
+  const [faults, setFaults] = useState<ReadonlyMap<number, string>>(new Map());
+  const goToScore = useRef<(work: number, step: number) => void>(() => {});
+  const scoring = useMemo(
+    () =>
+      scores && {
+        values: scores,
+        faults,
+        set: setScores,
+        from: (work: number) => order.slice(Math.max(0, order.indexOf(work))),
+        move: (work: number, step: number) => goToScore.current(work, step),
+      },
+    [scores, faults, order],
+  );
+  const stopScoring = () => {
+    setScores(null);
+    setFaults(new Map());
+  };
   const only = narrowing.courses.length === 1 ? course(narrowing.courses[0] ?? 0) : undefined;
   const navigate = useNavigate();
   const search = writeNarrowing(narrowing).toString();
@@ -86,23 +120,31 @@ function WorkView() {
             change={change}
             choosing={chosen !== null}
             onChoosing={(on) => setChosen(on ? new Set() : null)}
+            onScoring={() => {
+              setChosen(null);
+              setScores(new Map());
+            }}
             onColumns={() => setSizing(true)}
           />
+          <LineHead course={only?.id ?? null} />
           {only && <CourseLine course={only} />}
           {list.length > 0 ? (
-            <WorkTable
-              lines={list}
-              shown={shown.length}
-              now={minute}
-              openWork={openWork}
-              onOpen={open}
-              layout={layout}
-              onLayout={setLayout}
-              sort={narrowing.sort}
-              onSort={(sort) => change({ sort })}
-              chosen={chosen}
-              onChoose={choose}
-            />
+            <ScoringContext value={scoring}>
+              <WorkTable
+                goToScore={goToScore}
+                lines={list}
+                shown={shown.length}
+                now={minute}
+                openWork={openWork}
+                onOpen={open}
+                layout={layout}
+                onLayout={setLayout}
+                sort={narrowing.sort}
+                onSort={(sort) => change({ sort })}
+                chosen={chosen}
+                onChoose={choose}
+              />
+            </ScoringContext>
           ) : isNarrowed(narrowing) ? (
             <Empty title="Nothing is left of the work">
               <p className="mb-4">No piece of work is all of this at once.</p>
@@ -111,6 +153,7 @@ function WorkView() {
           ) : (
             <NothingYet />
           )}
+          {scores && <ScoringBar values={scores} onFaults={setFaults} onDone={stopScoring} />}
           {chosen && (
             <ChosenBar
               works={board.works.filter((work) => chosen.has(work.id))}
@@ -127,6 +170,28 @@ function WorkView() {
   );
 }
 
+/** One line that adds work, opened by `?add=line`. */
+function LineHead({ course }: { course: number | null }) {
+  const { mayWrite } = useStudent();
+  const [params, setParams] = useAddress();
+  if (!mayWrite || params.get('add') !== 'line') return null;
+  const close = () =>
+    setParams((before) => {
+      before.delete('add');
+      return before;
+    });
+  return (
+    <div className="no-print flex shrink-0 items-start gap-2 border-line border-b bg-raised px-5 pt-2.5 max-sm:px-3">
+      <div className="min-w-0 flex-1">
+        <LineAdd course={course} autoFocus />
+      </div>
+      <Button look="quiet" className="h-9" onClick={close}>
+        Done
+      </Button>
+    </div>
+  );
+}
+
 function NothingYet() {
   const { mayWrite, id } = useStudent();
   const navigate = useNavigate();
@@ -135,8 +200,8 @@ function NothingYet() {
     <Empty title="There is no work here yet">
       <p className="mb-4">Read in the calendar that your school gives you, or type in what you know.</p>
       <span className="flex flex-wrap justify-center gap-2">
-        <Button look="main" onClick={() => void navigate(`/s/${id}/links`)}>
-          Read in a file
+        <Button look="main" onClick={() => void navigate(`/s/${id}/start`)}>
+          Set up your term
         </Button>
         <Button onClick={() => void navigate(`/s/${id}/work?add=course`)}>Add a course</Button>
       </span>
@@ -157,7 +222,7 @@ function AddDialogs() {
   const course = add === 'course' || (add === 'work' && board.courses.length === 0);
   return (
     <>
-      <AddCourseDialog open={course} onClose={close} />
+      <CourseDialog open={course} onClose={close} />
       <WorkFormDialog open={add === 'work' && !course} onClose={close} />
     </>
   );

@@ -2,7 +2,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type Dispatch, type SetStateAction, useCallback, useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { Course } from '../../../api/client';
-import { gradeQuery } from '../../../api/queries';
+import { gradeQuery, termsQuery } from '../../../api/queries';
 import { useStudent } from '../../../frame/student';
 import { useAddress } from '../../../lib/address';
 import {
@@ -17,6 +17,7 @@ import { useSettled } from '../../../lib/settled';
 import { Button } from '../../../ui/button';
 import { CourseMark } from '../../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../../ui/states';
+import { CourseMenu } from '../../courses/course-list';
 import { percentDomain, Scale } from '../scale';
 import { GoalPanel } from './goal-panel';
 import type { Changing } from './item-menu';
@@ -104,6 +105,7 @@ function CourseHead({ course, whatIf, onReset }: { course: Course; whatIf: WhatI
           <button type="button" className="underline underline-offset-2" onClick={() => window.print()}>
             Print
           </button>
+          <MoreOfCourse id={course.id} />
         </p>
       </div>
       {many > 0 && (
@@ -120,6 +122,14 @@ function CourseHead({ course, whatIf, onReset }: { course: Course; whatIf: WhatI
       )}
     </header>
   );
+}
+
+/** What can be done to the course itself. */
+function MoreOfCourse({ id: course }: { id: number }) {
+  const { id, mayWrite } = useStudent();
+  const terms = useQuery({ ...termsQuery(id), enabled: mayWrite });
+  const known = terms.data?.courses.find((one) => one.id === course);
+  return known ? <CourseMenu course={known} /> : null;
 }
 
 interface GradedProps {

@@ -30,4 +30,11 @@ public class BoardController {
         People.Student whose = people.student(student).orElseThrow(() -> Refusal.notFound("student"));
         return views.of(boards.read(student, ZoneId.of(reader.zone()), clock.instant()), whose, reader);
     }
+
+    /** What was closed and is kept to look at: the courses of closed terms, and those that were closed by themselves. */
+    @GetMapping("/api/students/{student}/board/closed")
+    public BoardView closed(@PathVariable long student, @AuthenticationPrincipal Person reader) {
+        People.Student whose = people.student(student).orElseThrow(() -> Refusal.notFound("student"));
+        return views.of(boards.closed(student, ZoneId.of(reader.zone()), clock.instant()), whose, reader);
+    }
 }

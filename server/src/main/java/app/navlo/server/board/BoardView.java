@@ -109,12 +109,14 @@ public record BoardView(
      * Where a course stands, counted in every way.
      *
      * @param letters from the highest boundary down; empty where the course has none
+     * @param printed the reading that the school prints
      * @param completion null where the course is graded otherwise
      * @param gradingDay on which its returns fall; null for none
      */
     public record StandingView(
             GradeSheet.Kind kind,
             List<ReadingView> readings,
+            Reading printed,
             List<LetterView> letters,
             @Nullable CompletionView completion,
             @Nullable DayOfWeek gradingDay) {}

@@ -25,6 +25,7 @@ public final class StandingViews {
         return new StandingView(
                 course.rules().grade().kind(),
                 readings(book.readings()),
+                Objects.requireNonNullElse(course.rules().printed(), Reading.SO_FAR),
                 book.rules().table().rows().stream()
                         .map(row -> new LetterView(row.label(), Figures.text(row.from())))
                         .toList(),

@@ -1,0 +1,67 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { client, writeKey } from '../../api/client';
+import { hoursQuery } from '../../api/queries';
+import { writeChange } from '../../api/write-change';
+import { SetLink } from '../../frame/set-link';
+import { useStudent } from '../../frame/student';
+import { Button } from '../../ui/button';
+import { noticeFault } from '../../ui/notice';
+import { Loading } from '../../ui/states';
+
+const DAYS = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'] as const;
+const SHORT = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+/** The hours of a usual week: as they are assumed, to be agreed to, or said otherwise. */
+function HoursStep({ onDone }: { onDone: () => void }) {
+  const { id, board } = useStudent();
+  const stored = useQuery(hoursQuery(id));
+  const [key] = useState(writeKey);
+  if (!stored.data) return <Loading rows={3} />;
+  const { sheet } = stored.data;
+  const save = async () => {
+    try {
+      await writeChange(
+        id,
+        client.PUT('/api/students/{student}/hours', {
+          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+          body: sheet,
+        }),
+        'Set when there is time to work',
+      );
+      onDone();
+    } catch (error) {
+      noticeFault(error);
+    }
+  };
+  return (
+    <div className="flex flex-col gap-3">
+      <dl className="grid w-fit grid-cols-[auto_auto] gap-x-4 text-[14px]">
+        {DAYS.map((day, place) => (
+          <div key={day} className="contents">
+            <dt className="text-ink-2">{SHORT[place]}</dt>
+            <dd>
+              {sheet.week
+                .filter((span) => span.day === day)
+                .map((span) => `${span.starts.slice(0, 5)}–${span.ends.slice(0, 5)}`)
+                .join(', ') || 'none'}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      <span className="flex flex-wrap items-center gap-3">
+        {board.freeHoursAssumed && (
+          <Button look="main" className="h-9" onClick={() => void save()}>
+            These are my free hours
+          </Button>
+        )}
+        <SetLink set="hours">Change them</SetLink>
+        <Button look="quiet" className="h-9" onClick={onDone}>
+          {board.freeHoursAssumed ? 'Later' : 'That’s all'}
+        </Button>
+      </span>
+    </div>
+  );
+}
+
+export { HoursStep };

@@ -1,0 +1,189 @@
+import { type FormEvent, useMemo, useRef, useState } from 'react';
+import { client, once, Refused, type Schemas, take } from '../../api/client';
+import { refreshStudent } from '../../api/queries';
+import { useStudent } from '../../frame/student';
+import { type Line, understand } from '../../lib/lines';
+import { useTerms } from '../../lib/terms';
+import { dateWords, span } from '../../lib/time';
+import { count, KIND_WORDS } from '../../lib/words';
+import { Button } from '../../ui/button';
+import { CourseMark } from '../../ui/course-mark';
+import { noticeChange, noticeFault } from '../../ui/notice';
+
+interface LineAddProps {
+  /** The course of lines that name none; null for the one that was last added to. */
+  course?: number | null;
+  autoFocus?: boolean;
+  onDone?: () => void;
+}
+
+/** One line adds work: it is understood while one types, and shown as it will be before Enter. */
+function LineAdd({ course = null, autoFocus = false, onDone }: LineAddProps) {
+  const { id, board } = useStudent();
+  const { asked } = useTerms();
+  const [text, setText] = useState('');
+  const [last, setLast] = useState<number | null>(course ?? board.courses[0]?.id ?? null);
+  const [chosen, setChosen] = useState<number | null>(null);
+  const [fault, setFault] = useState('');
+  const [busy, setBusy] = useState(false);
+  const input = useRef<HTMLInputElement>(null);
+  const line = useMemo(
+    () => understand(text, { ...asked, course: chosen ?? course ?? last }),
+    [text, asked, chosen, course, last],
+  );
+  const of = chosen ?? line?.course ?? null;
+  const ready = line !== null && line.title !== '' && of !== null;
+  const add = async (event: FormEvent) => {
+    event.preventDefault();
+    if (!ready || busy) return;
+    setFault('');
+    setBusy(true);
+    const works = formsOf({ ...line, course: of });
+    try {
+      const done = await once(`line ${text} ${of}`, (key) =>
+        take(
+          client.POST('/api/students/{student}/works/several', {
+            params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+            body: { works },
+          }),
+        ),
+      );
+      setText('');
+      setChosen(null);
+      setLast(of);
+      await refreshStudent(id);
+      noticeChange(
+        id,
+        done.change,
+        works.length > 1 ? `Added ${works.length} pieces of work` : `Added ${line.title}`,
+      );
+      onDone?.();
+      input.current?.focus();
+    } catch (error) {
+      if (error instanceof Refused && error.status === 422)
+        setFault(error.faults.map((one) => one.message).join(' '));
+      else noticeFault(error);
+    }
+    setBusy(false);
+  };
+  return (
+    <form onSubmit={(event) => void add(event)} className="max-w-[760px]">
+      <div className="flex gap-2">
+        <input
+          ref={input}
+          // biome-ignore lint/a11y/noAutofocus: it opens because somebody asked to type here
+          autoFocus={autoFocus}
+          aria-label="A piece of work in one line"
+          placeholder="soil essay fri 17:00 60p 3h, or: quiz every friday until 18 dec"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className="h-9 min-w-0 flex-1 rounded border border-line bg-paper px-2.5"
+        />
+        <Button look="main" type="submit" className="h-9" disabled={!ready || busy}>
+          {line && line.days.length > 1 ? `Add ${line.days.length}` : 'Add'}
+        </Button>
+      </div>
+      <div className="min-h-[52px] pt-1.5 text-[14px]" aria-live="polite">
+        {fault ? (
+          <p className="font-semibold text-loss">{fault}</p>
+        ) : line?.title ? (
+          <Understood line={line} course={of} onCourse={setChosen} />
+        ) : (
+          <p className="text-ink-2">
+            A title, and what else you know: course, day, time, points, effort, how often. Days off are left
+            out.
+          </p>
+        )}
+      </div>
+    </form>
+  );
+}
+
+/** The row that it will be. */
+function Understood({
+  line,
+  course,
+  onCourse,
+}: {
+  line: Line;
+  course: number | null;
+  onCourse: (course: number) => void;
+}) {
+  const { board, course: courseOf } = useStudent();
+  const when = line.dueDay
+    ? `${line.endsTime ? 'at' : 'due'} ${dateWords(line.dueDay)}${line.dueTime ? ` ${line.dueTime}` : ''}${line.endsTime ? ` to ${line.endsTime}` : ''}`
+    : 'no due date';
+  const parts = [
+    KIND_WORDS[line.kind].toLowerCase(),
+    line.opensDay ? `opens ${dateWords(line.opensDay)}` : '',
+    when,
+    line.possible ? `${line.possible} points` : '',
+    line.effortMinutes ? span(line.effortMinutes) : '',
+  ].filter(Boolean);
+  return (
+    <>
+      <p className="flex flex-wrap items-center gap-x-2">
+        <CourseMark colour={courseOf(course ?? 0)?.colour ?? ''} className="h-4" />
+        <span className="font-semibold">{titlesOf(line)[0]}</span>
+        <select
+          aria-label="Course"
+          value={course ?? ''}
+          onChange={(event) => onCourse(Number(event.target.value))}
+          className="h-7 rounded border border-line bg-paper px-1"
+        >
+          {course === null && <option value="">which course?</option>}
+          {board.courses.map((one) => (
+            <option key={one.id} value={one.id}>
+              {one.name}
+            </option>
+          ))}
+        </select>
+        <span className="text-ink-2">{parts.join(', ')}</span>
+      </p>
+      {line.days.length > 1 && (
+        <p className="text-ink-2">
+          {count(line.days.length, 'time')}, {line.every}:{' '}
+          {line.days.length > 6
+            ? `${line.days.slice(0, 3).map(dateWords).join(', ')} … ${dateWords(line.days.at(-1) ?? '')}`
+            : line.days.map(dateWords).join(', ')}
+        </p>
+      )}
+      {line.every && line.days.length <= 1 && (
+        <p className="font-semibold text-loss">Until when? Write “until 18 dec”, or “12 times”.</p>
+      )}
+    </>
+  );
+}
+
+/** What repeats is counted: "Quiz 4, Quiz 5, …", or "Quiz 1, Quiz 2, …" where it has no number. */
+export function titlesOf(line: Line): string[] {
+  if (line.days.length <= 1) return [line.title];
+  const found = line.title.match(/\d+/);
+  return line.days.map((_, at) =>
+    found
+      ? line.title.replace(found[0], String(Number(found[0]) + at))
+      : `${line.title.replace(/^modules$/i, 'Module').replace(/^quizzes$/i, 'Quiz')} ${at + 1}`,
+  );
+}
+
+function formsOf(line: Line & { course: number }): Schemas['WorkForm'][] {
+  const days = line.days.length > 0 ? line.days : [line.dueDay];
+  return titlesOf(line).map((title, at) => ({
+    courseId: line.course,
+    title,
+    kind: line.kind,
+    unit: null,
+    category: null,
+    required: line.kind !== 'PRACTICE',
+    opensDay: at === 0 ? line.opensDay : null,
+    dueDay: days[at] ?? null,
+    dueTime: line.dueTime ? `${line.dueTime}:00` : null,
+    endsTime: line.endsTime ? `${line.endsTime}:00` : null,
+    possible: line.possible,
+    effortMinutes: line.effortMinutes,
+    address: null,
+    instructions: '',
+  }));
+}
+
+export { LineAdd };
