@@ -15,6 +15,8 @@ import { type Brush, TideFrame, useBrush } from './tide-brush';
 import { DayList } from './tide-day-list';
 import { type Load, loadOf, loadWords, type PlannedDay } from './tide-load';
 
+/** Later days have their words on their left, where there is room. */
+const LAST_TO_THE_RIGHT = 24;
 const TODAY = 7;
 const TALLEST = 42;
 const SCALE_MINUTES = 300;
@@ -224,7 +226,12 @@ function DayCell({ day, load, index, chosen, stop, ref, onPoint, onChoose, ...ev
           aria-hidden
           className="absolute top-[3px] right-0 bottom-[19px] border-loss border-r-2"
         >
-          <span className="absolute top-0 left-full z-10 whitespace-nowrap bg-loss px-1.5 font-[650] text-[12px] text-raised leading-[17px]">
+          <span
+            className={clsx(
+              'absolute top-0 z-10 whitespace-nowrap bg-loss px-1.5 font-[650] text-[12px] text-raised leading-[17px]',
+              index > LAST_TO_THE_RIGHT ? 'right-0' : 'left-full',
+            )}
+          >
             grading close {moment(close.at, zone).slice(-5)}
           </span>
         </span>

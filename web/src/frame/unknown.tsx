@@ -9,8 +9,12 @@ type Unknown = Schemas['UnknownView'];
 
 /** What isn't known, and what can't be said because of it. */
 export function unknownWords({ what, courses, of }: Unknown): string {
-  const some = courses.length === of ? (of === 1 ? 'Your course has' : `None of your ${of} courses has`) : '';
   const none = courses.length === of && of > 1;
+  const some = none
+    ? `None of your ${of} courses has`
+    : of === 1
+      ? 'Your course has no'
+      : `${courses.length} of ${of} courses ${courses.length === 1 ? 'has' : 'have'} no`;
   switch (what) {
     case 'TERM':
       return 'The term isn’t known: its days, its breaks and its grading close.';
@@ -19,11 +23,11 @@ export function unknownWords({ what, courses, of }: Unknown): string {
     case 'LATE_RULE':
       return none
         ? `${some} a late rule: what waiting costs isn’t known there.`
-        : `${some || `${courses.length} of ${of} courses have`} no late rule: what waiting costs isn’t known there.`;
+        : `${some} late rule: what waiting costs isn’t known there.`;
     case 'POINTS':
       return none
         ? `${some} work with points: what it is worth isn’t known there.`
-        : `${some || `${courses.length} of ${of} courses have`} no work with points: what it is worth isn’t known there.`;
+        : `${some} work with points: what it is worth isn’t known there.`;
     case 'HOURS':
       return 'Your free hours are assumed.';
   }

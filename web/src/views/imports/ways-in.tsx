@@ -4,7 +4,6 @@ import { client, type ImportPreview as Preview, type Schemas, take, upload } fro
 import { useStudent } from '../../frame/student';
 import { outlineRows, tableOf } from '../../lib/lines';
 import { useTerms } from '../../lib/terms';
-import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextArea, TextField } from '../../ui/field';
@@ -79,9 +78,7 @@ function WaysIn({ children, onBusy }: WaysInProps) {
     return (
       <section aria-label="Read in a file">
         {queue.length > 1 && (
-          <p className="mb-2 text-[14px] text-ink-2">
-            {count(queue.length - 1, 'more')} to look at after this.
-          </p>
+          <p className="mb-2 text-[14px] text-ink-2">{queue.length - 1} more to look at after this.</p>
         )}
         <ImportPreview key={first.id} first={first} onDone={() => show(queue.slice(1))} />
       </section>

@@ -39,7 +39,7 @@ function Headline({ next }: { next: Next }) {
           </b>
         )}
       </p>
-      {next.stakes.length > 0 && (
+      {next.stakes.length > 0 && Number(mean.most) > 0 && (
         <details className="mt-0.5 text-[14px]">
           <summary className="w-fit text-ink-2">
             In percent of {inMean === 1 ? 'the course' : `the mean of ${inMean} courses`}: by course

@@ -62,7 +62,18 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
       ? `In time for ${when}`
       : `${move.deed === 'PREPARE' ? 'Ready' : 'In'} by ${when}, or ${stakeWords(because.loses)} less`;
   }
-  return 'Loses nothing by waiting; it fits here';
+  if (because.at) {
+    const at = near(because.at, zone, now);
+    const when = at.includes(':') ? at : `the end of ${at}`;
+    if (because.kind === 'WORTH_UNKNOWN')
+      return `${move.deed === 'PREPARE' ? 'Ready' : 'In'} by ${when}; what it is worth isn’t known`;
+    return Number(because.loses) < 0.05
+      ? `In by ${when}; what being late costs isn’t known`
+      : `In by ${when}; being late is assumed to cost ${stakeWords(because.loses)}`;
+  }
+  return because.kind === 'WORTH_UNKNOWN'
+    ? 'Without a due, and what it is worth isn’t known'
+    : 'Loses nothing by waiting; it fits here';
 }
 
 export interface DayOfMoves {
@@ -169,6 +180,7 @@ export function proofWords(next: Next): string {
 
 const LEFT_WORDS: Record<LeftMove['because'], string> = {
   EARNS_NOTHING: 'it brings nothing',
+  WORTH_UNKNOWN: 'what it is worth isn’t known',
   CANNOT_BE_DONE: 'it doesn’t fit before its last instant',
   OTHERS_SAVE_MORE: 'the same hours save more elsewhere',
   SHUT_FOR_GOOD: 'shut for good',

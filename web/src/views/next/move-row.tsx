@@ -111,7 +111,13 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
           {move.minutesGuessed && <span className="block text-[12.5px] text-ink-3">guessed</span>}
         </span>
         <span className="text-right">
-          <b className="whitespace-nowrap font-[680]">{gainWords(move.gain)}</b>
+          <b className="whitespace-nowrap font-[680]">
+            {Number(move.gain) === 0 && work.score.possible === '0' ? (
+              <span title="What it is worth isn’t known">?</span>
+            ) : (
+              gainWords(move.gain)
+            )}
+          </b>
           <span className="block truncate text-[12.5px] text-ink-3">{course(work.courseId)?.shortName}</span>
         </span>
         <span className={clsx('min-w-0 text-[13.5px] max-sm:hidden', narrow && 'hidden')}>

@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
 import { useCallback } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { Navigate, useNavigate, useParams } from 'react-router';
 import { nextQuery } from '../../api/queries';
 import { Signals, SlowList } from '../../frame/signals';
 import { useStudent } from '../../frame/student';
@@ -10,7 +10,6 @@ import { useAddress } from '../../lib/address';
 import { budgetOf } from '../../lib/budget';
 import { Failed, Loading } from '../../ui/states';
 import { Piece } from '../piece/piece';
-import { StartView } from '../start/start-view';
 import { Budget } from './budget';
 import { Errands } from './errands';
 import { Headline } from './headline';
@@ -49,7 +48,7 @@ function NextView() {
     );
   if (next.isError && !next.data) return <Failed error={next.error} onRetry={() => void next.refetch()} />;
   if (!next.data) return <Loading />;
-  if (mayWrite && board.works.length === 0) return <StartView />;
+  if (mayWrite && board.works.length === 0) return <Navigate to={`/s/${id}/start`} replace />;
   return (
     <div className="flex min-h-0 flex-1" data-replanning={next.isPlaceholderData}>
       <div

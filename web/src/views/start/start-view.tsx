@@ -119,14 +119,16 @@ function StartView() {
             <HoursStep onDone={() => next('hours')} />,
           )}
         </ol>
-        <p className="my-4">
-          <Link
-            to={`/s/${id}/next`}
-            className="inline-flex h-9 items-center rounded border border-ink bg-ink px-4 font-semibold text-[14px] text-paper hover:opacity-90"
-          >
-            Go to Next
-          </Link>
-        </p>
+        {board.works.length > 0 && (
+          <p className="my-4">
+            <Link
+              to={`/s/${id}/next`}
+              className="inline-flex h-9 items-center rounded border border-ink bg-ink px-4 font-semibold text-[14px] text-paper hover:opacity-90"
+            >
+              Go to Next
+            </Link>
+          </p>
+        )}
         <UnknownList heading="Not known yet" />
         <PastTerms terms={terms.data.terms} courses={terms.data.courses} />
       </div>

@@ -148,7 +148,7 @@ function TermStep({ term, closes = null, onDone }: TermStepProps) {
               <TextField
                 label="at"
                 type="time"
-                frame="w-28"
+                frame="w-36"
                 disabled={!one.day}
                 value={one.time.slice(0, 5)}
                 onChange={(event) => close(place, { time: `${event.target.value}:00` })}

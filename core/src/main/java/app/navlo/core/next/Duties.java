@@ -114,25 +114,22 @@ final class Duties {
                 gated.after,
                 gated.lag.toMinutes(),
                 onTime,
-                ways(book, finding, worth(book, finding, onTime).times(aim.importance())));
+                ways(book, finding, worth(book, finding, onTime, minutes).times(aim.importance())));
     }
 
     /**
-     * What orders it. Where nobody knows its points, the kind of work says how much may hang on it: little beside what is
-     * known, and shown nowhere.
+     * What orders it. Where nobody knows what it is worth, each of its minutes weighs the same: little beside what is known, and
+     * shown nowhere. So what is due first comes first.
      */
-    private static Rational worth(CourseBook book, Finding finding, Rational onTime) {
-        boolean known =
-                onTime.signum() > 0 || finding.item().marking().possible().signum() > 0 || Scale.byCompletion(book);
-        if (known || !finding.work().counted()) {
-            return onTime;
-        }
-        return switch (finding.item().kind()) {
-            case TEST -> Rational.of(1);
-            case PROJECT -> Rational.of(6, 10);
-            case PRACTICE -> Rational.of(1, 10);
-            default -> finding.item().required() ? Rational.of(3, 10) : Rational.of(1, 10);
-        };
+    private static Rational worth(CourseBook book, Finding finding, Rational onTime, long minutes) {
+        return isWorthKnown(book, finding, onTime) || !finding.work().counted()
+                ? onTime
+                : Rational.of(minutes, finding.item().required() ? 100 : 400);
+    }
+
+    /** Whether anybody said what it is worth: its points, or that the course is passed by doing it. */
+    static boolean isWorthKnown(CourseBook book, Finding finding, Rational onTime) {
+        return onTime.signum() > 0 || finding.item().marking().possible().signum() > 0 || Scale.byCompletion(book);
     }
 
     /** What was flagged incomplete lacks a part: a third of the whole effort is guessed. */

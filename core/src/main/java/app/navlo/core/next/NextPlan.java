@@ -54,6 +54,10 @@ public record NextPlan(
             BEFORE_A_LOSS,
             /** In time to be graded before the close. */
             SAFE_BY,
+            /** In time for its due; what lateness costs nobody has said, and what it loses is assumed. */
+            LATE_UNKNOWN,
+            /** In time for its due; what it is worth isn't known. */
+            WORTH_UNKNOWN,
             FITS_HERE
         }
     }
@@ -88,6 +92,8 @@ public record NextPlan(
     public enum LeftBecause {
         /** Nothing that it can still earn. */
         EARNS_NOTHING,
+        /** Nobody has said what it is worth, and the time goes into what is known. */
+        WORTH_UNKNOWN,
         /** It can't be finished in the free time before its last instant, whatever else is left. */
         CANNOT_BE_DONE,
         /** Other work saves more in the time there is. */

@@ -208,7 +208,8 @@ final class Replay {
         Duty.Until met = one.met();
         Rational loses = met == null || met.by() == null ? Rational.ZERO : loses(one, met, before, gain);
         boolean safe = met != null && met.by() != null && isSafeBy(duty, met.by());
-        Instant at = met == null || (loses.isZero() && !safe) ? null : met.by();
+        boolean unknown = duty.finding().policy().isAssumed() || !isWorthKnown(duty);
+        Instant at = met == null || (loses.isZero() && !safe && !unknown) ? null : met.by();
         return new Because(kind(duty, !opens.isEmpty(), at), at, loses, opens, pushedBy);
     }
 
@@ -230,6 +231,10 @@ final class Replay {
         return gain.minus(then.max(Rational.ZERO)).max(Rational.ZERO);
     }
 
+    private static boolean isWorthKnown(Duty duty) {
+        return Duties.isWorthKnown(duty.book(), duty.finding(), duty.onTime());
+    }
+
     private static boolean isSafeBy(Duty duty, Instant at) {
         SafeBy safeBy = duty.finding().safeBy();
         return safeBy != null && safeBy.at().equals(at);
@@ -245,13 +250,19 @@ final class Replay {
         if (at == null) {
             return Because.Kind.FITS_HERE;
         }
+        if (!isWorthKnown(duty)) {
+            return Because.Kind.WORTH_UNKNOWN;
+        }
+        if (duty.finding().policy().isAssumed() && !isSafeBy(duty, at) && duty.deed() != Deed.PREPARE) {
+            return Because.Kind.LATE_UNKNOWN;
+        }
         return isSafeBy(duty, at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
     }
 
     private Left left(Duty duty) {
         Rational cost = duty.onTime();
         LeftBecause because = cost.signum() <= 0
-                ? LeftBecause.EARNS_NOTHING
+                ? isWorthKnown(duty) ? LeftBecause.EARNS_NOTHING : LeftBecause.WORTH_UNKNOWN
                 : couldBeDone(duty) ? LeftBecause.OTHERS_SAVE_MORE : LeftBecause.CANNOT_BE_DONE;
         return new Left(
                 duty.id(), duty.course(), duty.deed(), duty.minutes(), duty.minutesGuessed(), cost, because, List.of());
