@@ -5,6 +5,7 @@ import { Toaster } from 'sonner';
 import type { Session } from './api/client';
 import { queryClient, sessionQuery } from './api/queries';
 import { Frame } from './frame/frame';
+import { applyFormats } from './lib/formats';
 import { Boundary } from './ui/boundary';
 import { Button } from './ui/button';
 import { Empty, Failed, Loading } from './ui/states';
@@ -105,6 +106,7 @@ function NotHere() {
 }
 
 function Signed({ session }: { session: Session }) {
+  if (session.person) applyFormats(session.person.formats);
   const router = useMemo(() => routes(session), [session]);
   return <RouterProvider router={router} />;
 }
@@ -121,8 +123,9 @@ function App() {
     <QueryClientProvider client={queryClient}>
       <Door />
       <Toaster
-        position="bottom-left"
-        offset={{ bottom: 44, left: 20 }}
+        position="bottom-right"
+        visibleToasts={1}
+        offset={{ bottom: 52, right: 20 }}
         toastOptions={{
           unstyled: true,
           classNames: {

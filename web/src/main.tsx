@@ -4,3 +4,8 @@ import { App } from './app';
 
 const root = document.getElementById('root');
 if (root) createRoot(root).render(<App />);
+
+// What was last read can be read without a connection; in development the newest page is wanted.
+if (import.meta.env.PROD && 'serviceWorker' in navigator) {
+  void navigator.serviceWorker.register('/worker.js').catch(() => undefined);
+}

@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { noteAnswer } from '../lib/offline';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];
@@ -64,6 +65,10 @@ client.use({
       for (const [name, value] of Object.entries(csrf())) request.headers.set(name, value);
     }
     return request;
+  },
+  onResponse({ request, response }) {
+    if (request.method === 'GET' && /\/(board|next)($|\?)/.test(request.url))
+      noteAnswer(response.headers.get('X-Navlo-Offline'));
   },
 });
 

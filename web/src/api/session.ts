@@ -1,3 +1,4 @@
+import { forgetKept } from '../lib/offline';
 import { CUT_OFF, csrf, refused } from './client';
 
 /** The security filters take these two; they answer with nothing, or with what was wrong. */
@@ -15,6 +16,7 @@ export function signIn(email: string, password: string): Promise<void> {
   return send('POST', new URLSearchParams({ email, password }));
 }
 
-export function signOut(): Promise<void> {
-  return send('DELETE');
+export async function signOut(): Promise<void> {
+  await send('DELETE');
+  await forgetKept();
 }

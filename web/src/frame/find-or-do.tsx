@@ -14,12 +14,16 @@ const ROW = 'flex cursor-pointer items-center gap-3 rounded px-3 py-1.5 data-[se
 
 /** What can be done from anywhere: the words, where it is done, and what else it may be called. */
 const DEEDS: readonly (readonly [words: string, path: string, more: string])[] = [
+  ['Add work in one line', 'work?add=line', 'new type quick repeat weekly'],
   ['Add a piece of work', 'work?add=work', 'new'],
   ['Add a course', 'work?add=course', 'new'],
   ['Set your time', 'next?set=hours', 'free hours classes holidays breaks'],
   ['Add a busy calendar', 'next?set=hours&part=busy', 'feed'],
   ['Set goals', 'next?set=goals', 'target importance'],
-  ['Read in a file', 'links', 'import'],
+  ['Read in a file', 'links', 'import paste table outline'],
+  ['Set up your term', 'start?step=term', 'days off holidays grading close'],
+  ['Set what late work costs', 'start?step=late', 'late rule'],
+  ['Begin the next term', 'start', 'new close past'],
   ['Put your work into a calendar', 'links', 'feed export subscribe'],
 ];
 const HEAD =

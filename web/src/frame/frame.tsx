@@ -5,6 +5,8 @@ import type { Board, Session } from '../api/client';
 import { useLive } from '../api/live';
 import { boardQuery, refreshStudent } from '../api/queries';
 import { setServerNow } from '../lib/now';
+import { useOffline } from '../lib/offline';
+import { moment } from '../lib/time';
 import { StageGlyphs } from '../ui/stage-glyph';
 import { Failed, Loading } from '../ui/states';
 import { AlarmBar } from './alarm-bar';
@@ -19,6 +21,21 @@ const LONGEST_TIMER = 2 ** 31 - 1;
 const VIEW = 'flex min-h-0 flex-1 flex-col outline-none';
 
 /** What stands around every view: the bar on top, the tideline under it, the demo's clock at the foot. */
+/** Without a connection: how old is what is shown. */
+function OfflineBar({ zone }: { zone: string | undefined }) {
+  const readAt = useOffline();
+  if (!readAt) return null;
+  return (
+    <p
+      role="status"
+      className="shrink-0 border-line border-b bg-wait-soft px-5 py-1.5 text-[14px] max-sm:px-3"
+    >
+      <b className="font-semibold">No connection.</b> This is as it was {moment(readAt, zone ?? 'UTC')}.
+      Nothing can be changed until there is one.
+    </p>
+  );
+}
+
 function Frame({ session }: { session: Session }) {
   const student = Number(useParams().student);
   const board = useQuery(boardQuery(student));
@@ -49,6 +66,7 @@ function Frame({ session }: { session: Session }) {
         </a>
         <TopBar session={session} student={student} />
         {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
+        <OfflineBar zone={value?.zone} />
         {value && <AlarmBar />}
         {value ? (
           <main id="view" tabIndex={-1} className={VIEW}>

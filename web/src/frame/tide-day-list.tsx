@@ -2,7 +2,7 @@ import { useId } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { TideDay, Work } from '../api/client';
 import { useNow } from '../lib/now';
-import { dateWords, moment, near } from '../lib/time';
+import { dateWords, near, timeWords } from '../lib/time';
 import { count, STAGE_WORDS } from '../lib/words';
 import { CourseMark } from '../ui/course-mark';
 import { span60 } from '../views/work/model';
@@ -15,7 +15,7 @@ const LIST_WIDTH = 340;
 function dueWords(work: Work, zone: string): string {
   const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
   if (done) return STAGE_WORDS[work.stage].toLowerCase();
-  return work.due && !work.dueDay ? `due ${moment(work.due, zone).slice(-5)}` : 'due';
+  return work.due && !work.dueDay ? `due ${timeWords(work.due, zone)}` : 'due';
 }
 
 interface DayListProps {

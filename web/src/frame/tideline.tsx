@@ -5,7 +5,7 @@ import { useLocation, useNavigate, useSearchParams } from 'react-router';
 import type { TideDay } from '../api/client';
 import { nextQuery } from '../api/queries';
 import { budgetOf, MOST_TO_PLAN } from '../lib/budget';
-import { dateParts, dateWords, moment } from '../lib/time';
+import { dateParts, dateWords, timeWords } from '../lib/time';
 import { span60 } from '../views/work/model';
 import { Goals } from './goals';
 import { Hours } from './hours/hours';
@@ -232,7 +232,7 @@ function DayCell({ day, load, index, chosen, stop, ref, onPoint, onChoose, ...ev
               index > LAST_TO_THE_RIGHT ? 'right-0' : 'left-full',
             )}
           >
-            grading close {moment(close.at, zone).slice(-5)}
+            grading close {timeWords(close.at, zone)}
           </span>
         </span>
       ))}

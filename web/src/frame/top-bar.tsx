@@ -9,6 +9,7 @@ import { moment } from '../lib/time';
 import { Menu, MenuChoice, MenuItem, MenuLabel, MenuRule } from '../ui/menu';
 import { noticeFault } from '../ui/notice';
 import { FindOrDo } from './find-or-do';
+import { PersonDialog } from './person-dialog';
 import { StudentContext } from './student';
 import { useTheme } from './theme';
 import { addressOf, viewsOf } from './views';
@@ -126,6 +127,10 @@ function WhoseBoard({ session, student }: TopBarProps) {
 function PersonMenu({ session }: { session: Session }) {
   const [theme, setTheme] = useTheme();
   const [leaving, setLeaving] = useState(false);
+  const [asking, setAsking] = useState(false);
+  const navigate = useNavigate();
+  const known = useContext(StudentContext);
+  const student = known?.mayWrite ? known : null;
   const name = session.person?.name ?? '';
   const initials = name
     .split(/\s+/)
@@ -144,33 +149,40 @@ function PersonMenu({ session }: { session: Session }) {
     }
   };
   return (
-    <Menu
-      align="end"
-      trigger={
-        <button
-          type="button"
-          disabled={leaving}
-          className="grid size-7 shrink-0 place-items-center rounded bg-ink font-bold text-[12px] text-paper"
-        >
-          <span aria-hidden>{initials}</span>
-          <span className="sr-only">{name}: account and colours</span>
-        </button>
-      }
-    >
-      <MenuLabel>{name}</MenuLabel>
-      <MenuRule />
-      <MenuChoice
-        value={theme}
-        onChange={setTheme}
-        choices={[
-          ['system', 'Colours of this device'],
-          ['light', 'Light'],
-          ['dark', 'Dark'],
-        ]}
-      />
-      <MenuRule />
-      <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
-    </Menu>
+    <>
+      <Menu
+        align="end"
+        trigger={
+          <button
+            type="button"
+            disabled={leaving}
+            className="grid size-7 shrink-0 place-items-center rounded bg-ink font-bold text-[12px] text-paper"
+          >
+            <span aria-hidden>{initials}</span>
+            <span className="sr-only">{name}: account and colours</span>
+          </button>
+        }
+      >
+        <MenuLabel>{name}</MenuLabel>
+        <MenuRule />
+        <MenuChoice
+          value={theme}
+          onChange={setTheme}
+          choices={[
+            ['system', 'Colours of this device'],
+            ['light', 'Light'],
+            ['dark', 'Dark'],
+          ]}
+        />
+        <MenuRule />
+        {student && <MenuItem onSelect={() => void navigate(`/s/${student.id}/start`)}>Your term</MenuItem>}
+        <MenuItem onSelect={() => setAsking(true)}>You, and how you read times</MenuItem>
+        <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
+      </Menu>
+      {session.person && (
+        <PersonDialog person={session.person} open={asking} onClose={() => setAsking(false)} />
+      )}
+    </>
   );
 }
 

@@ -143,6 +143,17 @@ function courseIn(text: string, courses: readonly Course[]): number | null {
   return first && (!second || first.score > second.score) ? first.id : null;
 }
 
+/** The title without a course that it names whole, where something is left. */
+function withoutCourse(title: string, course: Course | undefined): string {
+  for (const name of course ? [course.name, course.shortName] : []) {
+    const at = title.toLowerCase().indexOf(name.toLowerCase());
+    if (at < 0) continue;
+    const rest = tidy(without(title, at, name.length).replace(/\b(?:for|in|of|:)\s*$/i, ''));
+    if (/\p{L}{2}/u.test(rest)) return rest;
+  }
+  return title;
+}
+
 export function kindOf(title: string): Work['kind'] {
   return KINDS.find(([words]) => words.test(title))?.[1] ?? 'ASSIGNMENT';
 }
@@ -222,11 +233,18 @@ export function understand(text: string, asked: Asked): Line | null {
   const repeat = every ? repeatOf(every) : null;
   const first = repeat ? firstOf(repeat, due, asked.today) : (due?.day ?? null);
   const days =
-    repeat && first ? daysFrom(first, repeat.step, until ?? asked.lastDay, times, asked.daysOff) : [];
-  const title = tidy(left);
+    repeat && first
+      ? daysFrom(first, repeat.step, until ?? (times ? null : asked.lastDay), times, asked.daysOff)
+      : [];
+  const named = tidy(left);
+  const course = courseIn(named, asked.courses);
+  const title = withoutCourse(
+    named,
+    asked.courses.find((one) => one.id === course),
+  );
   return {
     title: title ? title.charAt(0).toUpperCase() + title.slice(1) : '',
-    course: courseIn(title, asked.courses) ?? asked.course,
+    course: course ?? asked.course,
     kind: kindOf(title),
     opensDay,
     dueDay: days[0] ?? first,

@@ -2,6 +2,36 @@
 
 import { TZDate } from '@date-fns/tz';
 
+export interface Formats {
+  hour12: boolean;
+  dateOrder: 'DAY_FIRST' | 'MONTH_FIRST' | 'YEAR_FIRST';
+  /** 1 is Monday, 7 Sunday. */
+  firstWeekday: number;
+}
+
+let formats: Formats = { hour12: false, dateOrder: 'DAY_FIRST', firstWeekday: 1 };
+
+/** How the person on this page reads times and days. */
+export function setFormats(next: Formats): void {
+  formats = next;
+}
+
+export function formatsNow(): Formats {
+  return formats;
+}
+
+/** "16:20", or "4:20 pm". */
+function clockWords(hour: string, minute: string): string {
+  if (!formats.hour12) return `${hour}:${minute}`;
+  const h = Number(hour);
+  return `${h % 12 === 0 ? 12 : h % 12}:${minute} ${h < 12 ? 'am' : 'pm'}`;
+}
+
+/** "24 Nov", "Nov 24". */
+function dayAndMonth(number: string, month: string): string {
+  return formats.dateOrder === 'DAY_FIRST' ? `${number} ${month}` : `${month} ${number}`;
+}
+
 const MINUTE = 60_000;
 const HOUR_MINUTES = 60;
 const DAY_MINUTES = 24 * 60;
@@ -65,13 +95,25 @@ function dayKey(at: Wall): string {
 /** "Tue 24 Nov". */
 export function day(instant: string, zone: string): string {
   const at = wall(new Date(instant), zone);
-  return `${at.weekday} ${at.day} ${at.month}`;
+  return `${at.weekday} ${dayAndMonth(at.day, at.month)}`;
 }
 
 /** "Tue 24 Nov 16:20". */
 export function moment(instant: string, zone: string): string {
   const at = wall(new Date(instant), zone);
-  return `${at.weekday} ${at.day} ${at.month} ${at.hour}:${at.minute}`;
+  return `${at.weekday} ${dayAndMonth(at.day, at.month)} ${clockWords(at.hour, at.minute)}`;
+}
+
+/** The time of an instant alone: "16:20". */
+export function timeWords(instant: string, zone: string): string {
+  const at = wall(new Date(instant), zone);
+  return clockWords(at.hour, at.minute);
+}
+
+/** The time of a field, "16:20:00", as the person reads it. */
+export function fieldTime(time: string): string {
+  const [hour = '', minute = ''] = time.split(':');
+  return clockWords(hour, minute);
 }
 
 /** "Tue 24 Nov 2026 16:20:07", or "the end of Tue 24 Nov 2026": for receipts. */
@@ -93,7 +135,7 @@ export function near(instant: string, zone: string, now: number): string {
   if (at.hour === '00' && at.minute === '00') {
     return nearDay(wall(new Date(date.getTime() - MINUTE), zone), zone, now);
   }
-  return `${nearDay(at, zone, now)} ${at.hour}:${at.minute}`;
+  return `${nearDay(at, zone, now)} ${clockWords(at.hour, at.minute)}`;
 }
 
 /** The same for the start of something: midnight is said as the day that it begins. */
@@ -108,7 +150,7 @@ function nearDay(at: Wall, zone: string, now: number): string {
   if (key === dayKey(wall(new Date(now), zone))) return 'today';
   if (key === dayKey(wall(new Date(now + DAY_MINUTES * MINUTE), zone))) return 'tomorrow';
   if (key === dayKey(wall(new Date(now - DAY_MINUTES * MINUTE), zone))) return 'yesterday';
-  return `${at.weekday} ${at.day} ${at.month}`;
+  return `${at.weekday} ${dayAndMonth(at.day, at.month)}`;
 }
 
 /** "25 min", "1 h 40", "1 d 7 h", "23 d": the units that matter, of a span in minutes. */
@@ -131,7 +173,7 @@ export function roughSpan(minutes: number): string {
 
 /** The day alone, near ones by name. */
 export function nearDate(instant: string, zone: string, now: number): string {
-  return near(instant, zone, now).replace(/ \d\d:\d\d$/, '');
+  return near(instant, zone, now).replace(/ \d{1,2}:\d\d(?: [ap]m)?$/, '');
 }
 
 export function minutesBetween(from: number, to: string): number {

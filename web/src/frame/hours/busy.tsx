@@ -3,7 +3,7 @@ import { client, Refused, type Schemas, take, upload, writeKey } from '../../api
 import { refreshStudent } from '../../api/queries';
 import { writeChange } from '../../api/write-change';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { near, timeWords } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { TextField } from '../../ui/field';
@@ -77,7 +77,7 @@ function Line({ calendar }: { calendar: Calendar }) {
         {calendar.host ? `From ${calendar.host}` : 'From a file'}
         {calendar.toldAt && `, ${near(calendar.toldAt, zone, now)}`}; {count(calendar.times, 'time')} to come
         {calendar.next.length > 0 &&
-          `: ${calendar.next.map((time) => `${time.title}, ${near(time.start, zone, now)} to ${near(time.end, zone, now).split(' ').at(-1)}`).join('; ')}`}
+          `: ${calendar.next.map((time) => `${time.title}, ${near(time.start, zone, now)} to ${timeWords(time.end, zone)}`).join('; ')}`}
       </span>
       {calendar.fault && <p className="text-[13.5px] text-loss">{calendar.fault}</p>}
     </li>

@@ -1,4 +1,5 @@
 import { X } from 'lucide-react';
+import { fieldTime } from '../../lib/time';
 import type { Span } from './model';
 
 interface TimeBoxProps {
@@ -31,11 +32,11 @@ interface SpanBoxProps {
 /** From one time to another, with a way to take it away. */
 function SpanBox({ of, span, onChange, onRemove }: SpanBoxProps) {
   return (
-    <span className="flex items-center gap-1 text-[14px]">
+    <span className="flex flex-wrap items-center gap-1 text-[14px]">
       <TimeBox label={`${of} from`} value={span.starts} onChange={(starts) => onChange({ starts })} />–
       <TimeBox label={`${of} to`} value={span.ends} onChange={(ends) => onChange({ ends })} />
       <Remove
-        label={`Remove ${span.starts.slice(0, 5)} to ${span.ends.slice(0, 5)}, ${of}`}
+        label={`Remove ${fieldTime(span.starts)} to ${fieldTime(span.ends)}, ${of}`}
         onClick={onRemove}
       />
     </span>

@@ -15,8 +15,11 @@ function Week({ sheet, onChange }: PartProps) {
   return (
     <>
       {DAYS.map((day) => (
-        <fieldset key={day} className="flex items-start gap-3 border-line-2 border-t py-1.5">
-          <legend className="float-left w-24 pt-1 text-[14px]">{dayName(day)}</legend>
+        <fieldset
+          key={day}
+          className="flex items-start gap-3 border-line-2 border-t py-1.5 max-sm:flex-wrap max-sm:gap-x-2"
+        >
+          <legend className="float-left w-24 pt-1 text-[14px] max-sm:w-full">{dayName(day)}</legend>
           <div className="flex flex-1 flex-wrap items-center gap-x-3 gap-y-1">
             {sheet.week.map(
               (span, place) =>

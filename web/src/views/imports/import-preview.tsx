@@ -1,6 +1,7 @@
 import { useId } from 'react';
 import type { ImportPreview as Preview } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { fieldTime } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
@@ -65,7 +66,7 @@ function ImportPreview({ first, onDone }: ImportPreviewProps) {
       {preview.classes.length > 0 && (
         <div className="my-3">
           <Check
-            label={`Take the hours of ${count(preview.classes.length, 'class', 'classes')} as time that isn’t free: ${preview.classes.map((one) => `${one.title} ${one.starts.slice(0, 5)}`).join(', ')}`}
+            label={`Take the hours of ${count(preview.classes.length, 'class', 'classes')} as time that isn’t free: ${preview.classes.map((one) => `${one.title} ${fieldTime(one.starts)}`).join(', ')}`}
             checked={choices.classes}
             onChange={(event) => choose({ classes: event.target.checked })}
           />

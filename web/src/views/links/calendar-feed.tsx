@@ -6,8 +6,18 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { Dialog } from '../../ui/dialog';
+import { Select } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
+
+const ALARMS = [
+  ['', 'none'],
+  ['60', 'an hour'],
+  ['180', '3 hours'],
+  ['1440', 'a day'],
+  ['2880', '2 days'],
+] as const;
 
 /** The student's calendar for other programs, under an address that only it knows. */
 function CalendarFeed() {
@@ -16,6 +26,8 @@ function CalendarFeed() {
   const feed = useQuery(calendarFeedQuery(id));
   const [asking, setAsking] = useState<'renew' | 'stop' | null>(null);
   const [copied, setCopied] = useState(false);
+  const [as, setAs] = useState<'EVENTS' | 'TODOS'>('EVENTS');
+  const [alarm, setAlarm] = useState('');
   const path = { params: { path: { student: id } } };
   const change = async (what: 'make' | 'stop') => {
     try {
@@ -36,15 +48,20 @@ function CalendarFeed() {
     setCopied(true);
   };
   if (!feed.data) return null;
-  const { address, madeAt } = feed.data;
+  const { madeAt, reachable } = feed.data;
+  const options = new URLSearchParams({
+    ...(as === 'TODOS' ? { as } : {}),
+    ...(alarm ? { alarm } : {}),
+  }).toString();
+  const address = feed.data.address && `${feed.data.address}${options ? `?${options}` : ''}`;
   return (
     <section aria-labelledby="feed-out" className="border-line border-l-4 bg-raised px-4 py-4">
       <h2 id="feed-out" className="font-bold text-[17px]">
         Your work in any calendar
       </h2>
       <p className="mt-1 max-w-[64ch] text-ink-2">
-        A private address that any calendar program can subscribe to: dues as to-dos with how far they are,
-        what opens, the grading closes, and the sittings that are planned. It follows by itself.
+        A private address that any calendar program can subscribe to: dues, what opens, the grading closes,
+        and the sittings that are planned. It follows by itself.
       </p>
       {address ? (
         <>
@@ -60,6 +77,35 @@ function CalendarFeed() {
               {copied ? 'Copied' : 'Copy the address'}
             </Button>
           </div>
+          <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+            <Choice
+              label="Dues are given"
+              value={as}
+              options={[
+                ['EVENTS', 'as events'],
+                ['TODOS', 'as to-dos'],
+              ]}
+              hint="Many phones show no to-dos of a calendar that they subscribe to."
+              onChange={setAs}
+            />
+            <Select
+              label="An alarm before each"
+              value={alarm}
+              onChange={(event) => setAlarm(event.target.value)}
+            >
+              {ALARMS.map(([minutes, words]) => (
+                <option key={minutes} value={minutes}>
+                  {words}
+                </option>
+              ))}
+            </Select>
+          </div>
+          {!reachable && (
+            <p className="mt-2 border-line border-l-4 pl-2 text-[14px]">
+              Navlo listens on this machine alone, so no phone can ask for it. Start it with{' '}
+              <code>--host 0.0.0.0</code>, or set <code>NAVLO_HOST</code>, to be reached in your own network.
+            </p>
+          )}
           <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[14px] text-ink-2">
             Whoever knows it can read your work; it was made {madeAt && near(madeAt, zone, now)}.
             <Button look="quiet" className="h-7 px-1.5" onClick={() => setAsking('renew')}>

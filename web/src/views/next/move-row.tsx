@@ -8,7 +8,7 @@ import { refuseCorrection } from '../../frame/hours/efforts';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { stakeWords } from '../../lib/readings';
-import { near, span } from '../../lib/time';
+import { near, span, timeWords } from '../../lib/time';
 import { countdown } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
@@ -182,10 +182,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
     [
       'When',
       move.sittings
-        .map(
-          (sitting) =>
-            `${near(sitting.start, zone, now)} to ${near(sitting.end, zone, now).split(' ').at(-1)}`,
-        )
+        .map((sitting) => `${near(sitting.start, zone, now)} to ${timeWords(sitting.end, zone)}`)
         .join(', then '),
     ],
     [

@@ -32,6 +32,7 @@ function block(stretch: { start: string; end: string }, zone: string): Block {
 const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void }) {
   const { zone, work } = useStudent();
   const now = useNow();
+  const nowOnTheWall = onTheWall(new Date(now).toISOString(), zone);
   const days = Array.from({ length: DAYS }, (_, k) => localDate(now + k * DAY, zone));
   const free = next.free.map((stretch) => block(stretch, zone));
   const sat = next.moves.flatMap((move, place) =>
@@ -97,11 +98,11 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
                       {one.to - one.from >= ((last - first) / 100) * 6 && one.number}
                     </button>
                   ))}
-                {place === 0 && (
+                {place === 0 && first <= nowOnTheWall && nowOnTheWall <= last && (
                   <span
                     aria-hidden
                     className="absolute -inset-y-0.5 w-0.5 bg-yours"
-                    style={{ left: left(onTheWall(new Date(now).toISOString(), zone)) }}
+                    style={{ left: left(nowOnTheWall) }}
                   />
                 )}
               </span>

@@ -5,6 +5,7 @@ import { hoursQuery } from '../../api/queries';
 import { writeChange } from '../../api/write-change';
 import { SetLink } from '../../frame/set-link';
 import { useStudent } from '../../frame/student';
+import { fieldTime } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
@@ -43,7 +44,7 @@ function HoursStep({ onDone }: { onDone: () => void }) {
             <dd>
               {sheet.week
                 .filter((span) => span.day === day)
-                .map((span) => `${span.starts.slice(0, 5)}–${span.ends.slice(0, 5)}`)
+                .map((span) => `${fieldTime(span.starts)}–${fieldTime(span.ends)}`)
                 .join(', ') || 'none'}
             </dd>
           </div>

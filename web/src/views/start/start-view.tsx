@@ -8,7 +8,7 @@ import { useStudent } from '../../frame/student';
 import { UnknownList } from '../../frame/unknown';
 import { useAddress } from '../../lib/address';
 import { runningTerm, type Term } from '../../lib/terms';
-import { dateWords } from '../../lib/time';
+import { dateWords, fieldTime } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Failed, Loading } from '../../ui/states';
 import { CoursesStep } from './courses-step';
@@ -139,7 +139,7 @@ function StartView() {
 function termWords(term: Term | null): string {
   if (!term) return 'not known yet';
   const closes = term.closes.map(
-    (close) => `${close.name || 'grading close'} ${dateWords(close.day)} ${close.time.slice(0, 5)}`,
+    (close) => `${close.name || 'grading close'} ${dateWords(close.day)} ${fieldTime(close.time)}`,
   );
   return [`${dateWords(term.firstDay)} to ${dateWords(term.lastDay)}`, ...closes].join('; ');
 }

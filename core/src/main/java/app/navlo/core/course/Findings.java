@@ -17,9 +17,11 @@ import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.GateState;
+import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Stamp;
 import app.navlo.core.work.WorkState;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -31,6 +33,8 @@ import org.jspecify.annotations.Nullable;
 
 /** Puts together what all rooms say of each piece of work. */
 final class Findings {
+    private static final Duration TOLD_AT_ONCE = Duration.ofDays(1);
+
     private final CourseRules rules;
     private final Map<String, GradedWork> graded;
     private final Ledger ledger;
@@ -198,7 +202,27 @@ final class Findings {
                         || !one.item().expectsHandIn()
                 ? List.of()
                 : CheckIt.reasons(
-                        state.handedInAt(), state.shown().flag() == Flag.MISSING, turnaround, rules.calendar(), now);
+                                state.handedInAt(),
+                                state.shown().flag() == Flag.MISSING,
+                                turnaround,
+                                rules.calendar(),
+                                now)
+                        .stream()
+                        .filter(reason -> reason != CheckIt.UNGRADED_TOO_LONG || !reportedAfterwards(one))
+                        .toList();
+    }
+
+    /** What was told of long after it happened says nothing of how long the teacher takes. */
+    private boolean reportedAfterwards(Worked one) {
+        Fact.HandedIn last = null;
+        for (Fact fact : one.work().facts()) {
+            if (fact instanceof Fact.HandedIn handedIn && !fact.stamp().at().isAfter(now)) {
+                last = handedIn;
+            }
+        }
+        return last != null
+                && (last.content() == HandInContent.DONE || last.content() == HandInContent.ATTEMPT)
+                && last.stamp().learnt().isAfter(last.stamp().at().plus(TOLD_AT_ONCE));
     }
 
     private static @Nullable Instant lastHandIn(Worked one) {

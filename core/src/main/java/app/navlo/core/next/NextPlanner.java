@@ -37,6 +37,8 @@ public final class NextPlanner {
     /** What reaching the lowest letter, or one above it, is worth besides the points: in hundredths of a course percent. */
     private static final long PASS = 500;
 
+    private static final double A_HAIR = 1e-9;
+
     private static final long LETTER = 100;
     /** Reaching what one has set oneself. */
     private static final long TARGET = 300;
@@ -215,8 +217,9 @@ public final class NextPlanner {
         return bonuses;
     }
 
+    /** Of what is worth the same, what is due first comes first: in that order the duties stand. */
     private double valueAMinute(int job) {
-        return (double) most(duties.get(job)) / duties.get(job).minutes();
+        return (double) most(duties.get(job)) / duties.get(job).minutes() - job * A_HAIR;
     }
 
     private static long most(Duty duty) {

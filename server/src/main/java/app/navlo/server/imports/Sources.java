@@ -175,6 +175,7 @@ final class Sources {
                         " ")
                 .replaceAll("\\s+", " ")
                 .strip();
-        return rest.isEmpty() ? name : rest;
+        String plain = rest.isEmpty() ? name : rest;
+        return plain.substring(0, 1).toUpperCase(Locale.ROOT) + plain.substring(1);
     }
 }

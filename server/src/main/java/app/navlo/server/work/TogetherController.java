@@ -4,6 +4,7 @@ import app.navlo.server.account.Person;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.store.WishList;
 import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.OwnController.NoteForm;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
@@ -68,7 +69,7 @@ public class TogetherController {
             @Nullable @Valid EffortForm effort,
             @Nullable @Valid ExpectedForm expected,
             @Nullable @Valid PreparingForm preparing,
-            OwnController.@Nullable @Valid NoteForm note,
+            @Nullable @Valid NoteForm note,
             @Nullable @Valid WishForm wish,
             @Nullable @Valid WorkEdit edit,
             @Nullable @Valid DoneForm done,

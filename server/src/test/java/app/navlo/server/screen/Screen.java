@@ -12,6 +12,7 @@ import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -108,7 +109,8 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
                 .setViewportSize(look.width(), look.height())
                 .setColorScheme(look.colours())
                 .setTimezoneId(look.zone())
-                .setLocale("en-GB");
+                .setLocale("en-GB")
+                .setServiceWorkers(ServiceWorkerPolicy.BLOCK);
         return browser.newContext(state == null ? options : options.setStorageState(state))
                 .newPage();
     }

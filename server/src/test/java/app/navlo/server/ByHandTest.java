@@ -1,0 +1,206 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import javax.sql.DataSource;
+import net.ttddyy.dsproxy.QueryCount;
+import net.ttddyy.dsproxy.listener.DataSourceQueryCountListener;
+import net.ttddyy.dsproxy.listener.SingleQueryCountHolder;
+import net.ttddyy.dsproxy.support.ProxyDataSourceBuilder;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.boot.test.context.TestConfiguration;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Import;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Scores, hand-ins and changes written down by hand, for one piece of work or many: one request, one undo. */
+@Import(ByHandTest.Counted.class)
+@TestPropertySource(properties = "navlo.own=ByHandTest")
+public class ByHandTest extends OwnServer {
+    private static final SingleQueryCountHolder COUNTS = new SingleQueryCountHolder();
+
+    /** Counts the statements that reach the database, from whatever thread. */
+    @TestConfiguration
+    public static class Counted {
+        @Bean
+        static BeanPostProcessor countingDataSource() {
+            return new BeanPostProcessor() {
+                @Override
+                public Object postProcessAfterInitialization(Object bean, String name) {
+                    if (!(bean instanceof DataSource source)) {
+                        return bean;
+                    }
+                    DataSourceQueryCountListener listener = new DataSourceQueryCountListener();
+                    listener.setQueryCountStrategy(COUNTS);
+                    return ProxyDataSourceBuilder.create(source)
+                            .listener(listener)
+                            .build();
+                }
+            };
+        }
+    }
+
+    private List<Long> add(long course, String title, int many, int daysAgo) {
+        String works = IntStream.rangeClosed(1, many)
+                .mapToObj(i -> TermTest.work(course, title + " " + i)
+                        .replaceFirst(
+                                "\"dueDay\":\"[^\"]*\"",
+                                "\"dueDay\":\"" + LocalDate.now().minusDays(daysAgo) + "\""))
+                .collect(Collectors.joining(","));
+        ok(asta.post(STUDENT + "/works/several", "{\"works\":[" + works + "]}"));
+        return board().get("works")
+                .valueStream()
+                .filter(work -> work.get("title").asString().startsWith(title))
+                .map(work -> work.get("id").asLong())
+                .toList();
+    }
+
+    private static Map<String, Object> together(List<Long> works, String deed, Object value) {
+        Map<String, Object> form = new HashMap<>(Map.of("works", works, "back", false, "remove", false, "read", false));
+        form.put(deed, value);
+        return form;
+    }
+
+    private static Map<String, Object> edit(String field, Object value) {
+        Map<String, Object> edit = new HashMap<>(Map.of("clear", List.of()));
+        edit.put(field, value);
+        return edit;
+    }
+
+    /** The fewest of a few times: now and then the server looks for what other instances wrote. */
+    private long queries(Runnable write) {
+        long fewest = Long.MAX_VALUE;
+        for (int i = 0; i < 4; i++) {
+            COUNTS.getQueryCountMap().clear();
+            write.run();
+            long now = COUNTS.getQueryCountMap().values().stream()
+                    .mapToLong(QueryCount::getTotal)
+                    .sum();
+            fewest = Math.min(fewest, now);
+        }
+        return fewest;
+    }
+
+    @Test
+    public void whatWasDoneElsewhereStandsAtItsDueAndComesBackAndIsUndoneAsOne() {
+        List<Long> ids = add(addCourse("Paper"), "Sketchbook", 3, 20);
+        assertTrue(work("Sketchbook 1").get("missing").asBoolean());
+        JsonNode done = post("/works/together", together(ids, "done", Map.of("when", "AT_ITS_DUE")));
+        JsonNode sketch = work("Sketchbook 1");
+        assertEquals(sketch.get("stage").asString(), "TURNED_IN");
+        assertEquals(sketch.get("timing").asString(), "ON_TIME");
+        assertEquals(sketch.get("handedInAt"), sketch.get("due"));
+        assertEquals(board().get("slow").size(), 0, "what is reported afterwards is nobody's slowness");
+        JsonNode back = post("/works/together", together(ids, "back", true));
+        assertEquals(work("Sketchbook 2").get("move").asString(), "SETTLED");
+        undo(back);
+        undo(done);
+        assertTrue(work("Sketchbook 3").get("missing").asBoolean());
+        JsonNode late = post("/works/together", together(ids, "done", Map.of("when", "LATE")));
+        assertEquals(work("Sketchbook 1").get("timing").asString(), "LATE");
+        undo(late);
+        assertEquals(
+                asta.post(STUDENT + "/works/together", JSON.writeValueAsString(together(ids, "back", true)))
+                        .status(),
+                409,
+                "nothing of it is with the teacher");
+    }
+
+    @Test
+    public void scoresAreWrittenDownAsOneWritesThem() {
+        long course = addCourse("Scored");
+        List<Long> ids = add(course, "Quiz", 4, 5);
+        List<Map<String, Object>> scores = new ArrayList<>();
+        String[] texts = {"18", "17/20", "85 %", "EX"};
+        for (int i = 0; i < texts.length; i++) {
+            scores.add(Map.of("work", ids.get(i), "text", texts[i]));
+        }
+        JsonNode written = post("/works/scores", Map.of("scores", scores));
+        assertEquals(work("Quiz 1").at("/score/points").asString(), "18");
+        assertEquals(work("Quiz 2").at("/score/points").asString(), "17");
+        assertEquals(work("Quiz 3").at("/score/points").asString(), "17");
+        assertEquals(work("Quiz 4").get("stage").asString(), "EXCUSED");
+        undo(written);
+        assertTrue(work("Quiz 1").at("/score/points").isNull());
+        TestClient.Answer refused = asta.post(
+                STUDENT + "/works/scores",
+                JSON.writeValueAsString(Map.of(
+                        "scores",
+                        List.of(
+                                Map.of("work", ids.get(0), "text", "12"),
+                                Map.of("work", ids.get(1), "text", "very good")))));
+        assertEquals(refused.status(), 422, refused.body());
+        assertTrue(refused.body().contains("scores[1].text"), refused.body());
+        assertTrue(work("Quiz 1").at("/score/points").isNull(), "all of it or nothing");
+    }
+
+    @Test
+    public void whatTheStudentSetIsNotOverwrittenAndWhatASourceSaysOtherwiseIsKeptBeside() {
+        String table = "Title,Course,Due,Score,Points possible\nEssay,Rhetoric,2030-01-10,,20\n";
+        ok(Imports.apply(asta, Imports.look(asta, "rhetoric.csv", table)));
+        long essay = work("Essay").get("id").asLong();
+        post("/works/together", together(List.of(essay), "edit", edit("dueDay", "2030-01-12")));
+        post("/works/scores", Map.of("scores", List.of(Map.of("work", essay, "text", "18"))));
+        String later = "Title,Course,Due,Score,Points possible\nEssay,Rhetoric,2030-01-11,15,20\n";
+        JsonNode preview = Imports.look(asta, "rhetoric.csv", later);
+        assertEquals(Imports.row(preview, "Essay").get("status").asString(), "CONFLICTING");
+        ok(Imports.apply(asta, preview));
+        assertEquals(work("Essay").get("dueDay").asString(), "2030-01-12");
+        assertEquals(work("Essay").at("/score/points").asString(), "18");
+        String records = asta.get(STUDENT + "/records").body();
+        assertTrue(records.contains("15"), records);
+    }
+
+    @Test
+    public void workThatAFileBroughtIsChangedAndRemovedLikeAnyOther() {
+        ok(Imports.apply(
+                asta, Imports.look(asta, "g.csv", "Title,Course,Due\nTerrarium,Glass,2030-02-01\nTotal,Glass,\n")));
+        assertFalse(board().toString().contains("\"Total\""), "a total is no work");
+        List<Long> id = List.of(work("Terrarium").get("id").asLong());
+        JsonNode edited = post("/works/together", together(id, "edit", edit("possible", "25")));
+        assertEquals(work("Terrarium").at("/score/possible").asString(), "25");
+        undo(edited);
+        JsonNode removed = post("/works/together", together(id, "remove", true));
+        assertFalse(board().toString().contains("Terrarium"));
+        JsonNode again = Imports.look(asta, "g.csv", "Title,Course,Due\nTerrarium,Glass,2030-02-01\n");
+        assertEquals(Imports.row(again, "Terrarium").get("status").asString(), "ASIDE", "it isn't brought back");
+        undo(removed);
+        assertTrue(board().toString().contains("Terrarium"));
+    }
+
+    @Test
+    public void fiveHundredCostNoMoreStatementsThanFive() {
+        long course = addCourse("Many");
+        List<Long> ids = new ArrayList<>();
+        for (int i = 0; i < 3; i++) {
+            ids = add(course, "Card " + i, 180, 3);
+        }
+        List<Long> all = board().get("works")
+                .valueStream()
+                .filter(work -> work.get("title").asString().startsWith("Card"))
+                .map(work -> work.get("id").asLong())
+                .limit(500)
+                .toList();
+        assertEquals(all.size(), 500);
+        Map<String, Object> deeds = Map.of(
+                "effort", Map.of("minutes", 25),
+                "edit", edit("category", "Cards"),
+                "note", Map.of("body", "Look at it again"));
+        deeds.forEach((deed, value) -> {
+            long five = queries(() -> post("/works/together", together(all.subList(0, 5), deed, value)));
+            long many = queries(() -> post("/works/together", together(all, deed, value)));
+            assertEquals(many, five, deed);
+        });
+    }
+}

@@ -1,0 +1,183 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
+
+import java.time.LocalDate;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** What comes in by file, by paste and by calendar, of a term of one's own. */
+@TestPropertySource(properties = "navlo.own=OneWayInTest")
+public class OneWayInTest extends OwnServer {
+    private static final LocalDate TODAY = LocalDate.now();
+
+    private static String day(int days) {
+        return TODAY.plusDays(days).toString();
+    }
+
+    private static String basic(int days) {
+        return day(days).replace("-", "");
+    }
+
+    private Map<String, String> standing(String course) {
+        Map<String, String> standing = new TreeMap<>();
+        JsonNode board = board();
+        long id = board.get("courses")
+                .valueStream()
+                .filter(one -> one.get("name").asString().equals(course))
+                .findFirst()
+                .orElseThrow()
+                .get("id")
+                .asLong();
+        board.get("works")
+                .valueStream()
+                .filter(work -> work.get("courseId").asLong() == id)
+                .forEach(work -> standing.put(
+                        work.get("title").asString(),
+                        work.get("stage").asString() + " " + work.get("due") + " " + work.at("/score/points") + " "
+                                + work.get("missing")));
+        return standing;
+    }
+
+    @Test
+    public void byFileAndByPasteTheSameContentLeavesTheSameBoard() {
+        String rows = "Title\tDue\tScore\tPoints possible\tStatus\nHW 1\t" + day(-20) + "\t9\t10\tGraded\nHW 2\t"
+                + day(-9) + "\t\t10\tNot submitted\nHW 3\t" + day(5) + "\t\t10\t\nHW 4\t" + day(-3)
+                + "\tEX\t10\t\nTotal\t\t81\t100\t\n";
+        ok(Imports.apply(asta, Imports.look(asta, "chem by file.csv", rows.replace('\t', ','))));
+        ok(Imports.apply(asta, Imports.paste(asta, "chem by paste", rows)));
+        assertEquals(standing("chem by file"), standing("chem by paste"));
+        assertEquals(standing("chem by file").size(), 4, "a total is no work");
+        assertTrue(standing("chem by file").get("HW 2").startsWith("ASSIGNED"), "“not submitted” is no hand-in");
+        assertTrue(standing("chem by file").get("HW 4").startsWith("EXCUSED"), "EX keeps its row");
+        JsonNode again = Imports.paste(asta, "chem by paste", rows);
+        assertEquals(Imports.apply(asta, again).status(), 409, "the same again doubles nothing");
+    }
+
+    @Test
+    public void whatIsPastIsAskedAboutOnceAndEachRowCanSayOtherwise() {
+        String calendar = "BEGIN:VCALENDAR\nX-WR-CALNAME:Mathematics\n"
+                + event("a", "Problem Set 1 is due [MATH-201]", -40)
+                + event("b", "Problem Set 2 is due [MATH-201]", -20)
+                + event("c", "Problem Set 3 is due [MATH-201]", 4)
+                + event("d", "Autumn break", -30)
+                + "END:VCALENDAR\n";
+        JsonNode first = Imports.look(asta, "m.ics", calendar);
+        assertTrue(Imports.row(first, "Problem Set 1").get("past").asBoolean());
+        assertFalse(Imports.row(first, "Problem Set 3").get("past").asBoolean());
+        assertFalse(Imports.row(first, "Autumn break").get("take").asBoolean(), "a break isn't silently work");
+        JsonNode said = Imports.again(asta, first, "{\"rows\":[{\"key\":\"b\",\"past\":\"NOT_HANDED_IN\"}]}");
+        JsonNode done = ok(Imports.apply(asta, said));
+        assertEquals(done.get("added").asInt(), 3);
+        assertEquals(work("Problem Set 1").get("stage").asString(), "TURNED_IN");
+        assertEquals(work("Problem Set 1").get("timing").asString(), "ON_TIME");
+        assertTrue(work("Problem Set 2").get("missing").asBoolean());
+        assertEquals(board().get("slow").size(), 0);
+        undo(done);
+        assertFalse(board().toString().contains("Problem Set"), "undone whole");
+        JsonNode anew = Imports.look(asta, "m.ics", calendar);
+        assertEquals(Imports.statuses(anew).get("Problem Set 1"), "NEW", "what was undone can be taken again");
+        ok(Imports.apply(asta, anew));
+        assertEquals(work("Problem Set 2").get("stage").asString(), "TURNED_IN");
+    }
+
+    private static String event(String uid, String title, int days) {
+        return "BEGIN:VEVENT\nUID:" + uid + "\nSUMMARY:" + title + "\nDTSTART;VALUE=DATE:" + basic(days)
+                + "\nEND:VEVENT\n";
+    }
+
+    @Test
+    public void opensAndClosesAreOnePieceOfWorkAndWhatTakesPlaceIsAnAppointment() {
+        String calendar = "BEGIN:VCALENDAR\nX-WR-CALNAME:History\n"
+                + "BEGIN:VEVENT\nUID:o\nSUMMARY:Quiz 2 opens\nDTSTART:" + basic(2) + "T080000Z\nEND:VEVENT\n"
+                + "BEGIN:VEVENT\nUID:c\nSUMMARY:Quiz 2 closes\nDTSTART:" + basic(5) + "T180000Z\nEND:VEVENT\n"
+                + "BEGIN:VEVENT\nUID:x\nSUMMARY:Final exam\nDTSTART:" + basic(12) + "T080000Z\nDTEND:" + basic(12)
+                + "T100000Z\nEND:VEVENT\n"
+                + "BEGIN:VEVENT\nUID:l\nSUMMARY:Lecture\nRRULE:FREQ=WEEKLY;BYDAY=TU,TH\nDTSTART:" + basic(-20)
+                + "T080000Z\nDTEND:" + basic(-20) + "T093000Z\nEND:VEVENT\n"
+                + "END:VCALENDAR\n";
+        JsonNode preview = Imports.look(asta, "h.ics", calendar);
+        assertEquals(preview.get("rows").size(), 2, preview.get("rows").toString());
+        assertEquals(preview.get("classes").size(), 2);
+        ok(Imports.apply(asta, Imports.again(asta, preview, "{\"classes\":true}")));
+        JsonNode quiz = work("Quiz 2");
+        assertTrue(quiz.get("opensAt").asString().startsWith(day(2)));
+        assertTrue(quiz.get("due").asString().startsWith(day(5)));
+        JsonNode exam = work("Final exam");
+        assertTrue(exam.get("due").asString().contains("T08:00"), "its start is what counts");
+        assertTrue(exam.get("endsAt").asString().contains("T10:00"));
+        assertEquals(asta.get(STUDENT + "/hours").json().at("/sheet/classes").size(), 2);
+    }
+
+    @Test
+    public void anUnknownWordIsAskedForOnceAndRemembered() {
+        String table = "Title,Course,Due,Status\nVase,Pottery," + day(-4) + ",flumped\n";
+        JsonNode first = Imports.look(asta, "p.csv", table);
+        assertEquals(first.get("unknownWords").toString(), "[\"flumped\"]");
+        JsonNode said = Imports.again(asta, first, "{\"words\":[{\"word\":\"flumped\",\"meaning\":\"HANDED_IN\"}]}");
+        assertEquals(said.get("unknownWords").size(), 0);
+        ok(Imports.apply(asta, said));
+        assertEquals(work("Vase").get("stage").asString(), "TURNED_IN");
+        JsonNode other = Imports.look(asta, "q.csv", table.replace("Vase", "Jug"));
+        assertEquals(other.get("unknownWords").size(), 0, "it is remembered");
+    }
+
+    @Test
+    public void categoriesAndWeightsAreOfferedAsAWhole() {
+        String table = "Title,Course,Category,Score,Points possible\nHW 1,Physics,Homework (40%),9,10\n"
+                + "Lab 1,Physics,Labs (60%),18,20\n";
+        JsonNode preview = Imports.look(asta, "physics.csv", table);
+        assertEquals(preview.at("/courses/0/categories").size(), 2);
+        ok(Imports.apply(asta, preview));
+        JsonNode physics = board().get("courses")
+                .valueStream()
+                .filter(one -> one.get("name").asString().equals("Physics"))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(physics.at("/standing/kind").asString(), "WEIGHTED");
+    }
+
+    @Test
+    public void tenThousandRowsAreRefusedInWordsAndNothingIsHalfThere() {
+        StringBuilder rows = new StringBuilder("Title,Course\n");
+        for (int i = 0; i < 10_000; i++) {
+            rows.append("Row ").append(i).append(",Long\n");
+        }
+        TestClient.Answer refused = asta.post(
+                STUDENT + "/imports/pasted", JSON.writeValueAsString(Map.of("name", "long", "text", rows.toString())));
+        assertEquals(refused.status(), 422);
+        assertTrue(refused.fault().contains("at most 5000"), refused.fault());
+        assertFalse(board().toString().contains("Row 1"));
+    }
+
+    @Test
+    public void aRowIsPutRightBeforeItIsTaken() {
+        JsonNode first =
+                Imports.look(asta, "w.csv", "Title,Course,Due\nPotrait,Art," + day(9) + "\nParty,Art," + day(9) + "\n");
+        String key = Imports.row(first, "Potrait").get("key").asString();
+        String edits = JSON.writeValueAsString(Map.of(
+                "rows",
+                List.of(
+                        Map.of("key", key, "title", "Portrait", "possible", "30", "kind", "PROJECT"),
+                        Map.of("key", Imports.row(first, "Party").get("key").asString(), "take", false))));
+        ok(Imports.apply(asta, Imports.again(asta, first, edits)));
+        assertEquals(work("Portrait").at("/score/possible").asString(), "30");
+        assertEquals(work("Portrait").get("kind").asString(), "PROJECT");
+        assertFalse(board().toString().contains("Party"));
+    }
+
+    @Test
+    public void aWebPageOrAPictureIsNoTable() {
+        for (String content : List.of("<html><table></table></html>", "\u0000\u0001\u0002")) {
+            TestClient.Answer refused = asta.upload(STUDENT + "/imports", "a.csv", content.getBytes());
+            assertEquals(refused.status(), 422, refused.body());
+            assertTrue(refused.fault().length() > 30);
+        }
+    }
+}
