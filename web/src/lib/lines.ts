@@ -40,7 +40,7 @@ const EVERY =
   /\b(?:every|each)\s+(?:(other|second|\d)\s+)?(week|day|monday|tuesday|wednesday|thursday|friday|saturday|sunday|mon|tue|wed|thu|fri|sat|sun)s?\b|\b(weekly|daily)\b/i;
 const UNTIL = /\b(?:until|till|to|through)\s+(.+)$/i;
 const TIMES = /\b(?:x|×|times)\s?(\d{1,2})\b|\b(\d{1,2})\s?(?:x|×|times)\b/i;
-const OPENS = /\b(?:opens?|from|available)\s+(.+?)(?=\s+(?:due|by|until)\b|$)/i;
+const OPENS = /\b(?:opens?|from|starting|available)\s+(.+?)(?=\s+(?:due|by|until)\b|$)/i;
 const KINDS: readonly (readonly [RegExp, Work['kind']])[] = [
   [/\bquiz(?:zes)?\b/i, 'QUIZ'],
   [/\b(?:test|exam|examination|midterm|final exam)s?\b/i, 'TEST'],
@@ -231,7 +231,10 @@ export function understand(text: string, asked: Asked): Line | null {
   const due = momentIn(left, asked.today, true);
   if (due) left = without(left, due.index, due.length);
   const repeat = every ? repeatOf(every) : null;
-  const first = repeat ? firstOf(repeat, due, asked.today) : (due?.day ?? null);
+  // What repeats from a day on is first due then.
+  const from = due?.day ?? (repeat ? opensDay : null) ?? asked.today;
+  const first = repeat ? firstOf(repeat, from) : (due?.day ?? null);
+  if (repeat) opensDay = null;
   const days =
     repeat && first
       ? daysFrom(first, repeat.step, until ?? (times ? null : asked.lastDay), times, asked.daysOff)
@@ -261,8 +264,7 @@ function minutesOf(found: RegExpMatchArray): number {
   return found[3] ? Number(found[3]) : Number(found[1]) * 60 + Number(found[2] ?? 0);
 }
 
-function firstOf(repeat: Repeat, due: Moment | null, today: string): string {
-  const from = due?.day ?? today;
+function firstOf(repeat: Repeat, from: string): string {
   if (repeat.weekday === null) return from;
   const ahead = (repeat.weekday - noon(from).getDay() + A_WEEK) % A_WEEK;
   return plus(from, ahead);

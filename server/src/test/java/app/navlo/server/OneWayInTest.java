@@ -52,10 +52,10 @@ public class OneWayInTest extends OwnServer {
                 + "\tEX\t10\t\nTotal\t\t81\t100\t\n";
         ok(Imports.apply(asta, Imports.look(asta, "chem by file.csv", rows.replace('\t', ','))));
         ok(Imports.apply(asta, Imports.paste(asta, "chem by paste", rows)));
-        assertEquals(standing("chem by file"), standing("chem by paste"));
-        assertEquals(standing("chem by file").size(), 4, "a total is no work");
-        assertTrue(standing("chem by file").get("HW 2").startsWith("ASSIGNED"), "“not submitted” is no hand-in");
-        assertTrue(standing("chem by file").get("HW 4").startsWith("EXCUSED"), "EX keeps its row");
+        assertEquals(standing("Chem by file"), standing("Chem by paste"));
+        assertEquals(standing("Chem by file").size(), 4, "a total is no work");
+        assertTrue(standing("Chem by file").get("HW 2").startsWith("ASSIGNED"), "“not submitted” is no hand-in");
+        assertTrue(standing("Chem by file").get("HW 4").startsWith("EXCUSED"), "EX keeps its row");
         JsonNode again = Imports.paste(asta, "chem by paste", rows);
         assertEquals(Imports.apply(asta, again).status(), 409, "the same again doubles nothing");
     }

@@ -104,6 +104,11 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         return page;
     }
 
+    /** A page that knows what another one knew. */
+    Page openWith(Look look, String state) {
+        return open(look, state);
+    }
+
     private Page open(Look look, @Nullable String state) {
         Browser.NewContextOptions options = new Browser.NewContextOptions()
                 .setViewportSize(look.width(), look.height())
