@@ -33,9 +33,9 @@ export interface Asked {
   daysOff: readonly { first: string; last: string }[];
 }
 
-const POINTS = /(?:^|\s)(\d{1,4}(?:[.,]\d{1,2})?)\s?(?:p|pts?|points?)(?=\s|$|[,;.)])/i;
+const POINTS = /(?:^|\s)\(?(\d{1,4}(?:[.,]\d{1,2})?)\s?(?:p|pts?|points?)(?:\)|(?=\s|$|[,;.]))/i;
 const HOURS =
-  /(?:^|\s)(?:(\d{1,2})\s?h(?:ours?|rs?)?(?:\s?(\d{1,2})(?:\s?m(?:in(?:utes?)?)?)?)?|(\d{1,3})\s?min(?:utes?)?)(?=\s|$|[,;.)])/i;
+  /(?:^|\s)\(?(?:(\d{1,2})\s?h(?:ours?|rs?)?(?:\s?(\d{1,2})(?:\s?m(?:in(?:utes?)?)?)?)?|(\d{1,3})\s?min(?:utes?)?)(?:\)|(?=\s|$|[,;.]))/i;
 const EVERY =
   /\b(?:every|each)\s+(?:(other|second|\d)\s+)?(week|day|monday|tuesday|wednesday|thursday|friday|saturday|sunday|mon|tue|wed|thu|fri|sat|sun)s?\b|\b(weekly|daily)\b/i;
 const UNTIL = /\b(?:until|till|to|through)\s+(.+)$/i;

@@ -166,7 +166,7 @@ function yours(work: Work, now: number): Countdown {
 /** "−2 in 7 h" where waiting costs points, "7 h left" where it costs everything. */
 function nextLoss(work: Work, minutes: number): string {
   const lost = Number(work.next?.lost ?? 0);
-  return work.next?.limit || lost === 0
+  return work.next?.limit || work.next?.unknown || lost === 0
     ? `${roughSpan(minutes)} left`
     : `−${Math.round(lost * 10) / 10} in ${roughSpan(minutes)}`;
 }

@@ -38,6 +38,8 @@ function CostCurve({ detail, now }: { detail: Detail; now: number }) {
   const { costs, work, worth } = detail;
   const last = costs.at(-1);
   if (!last || costs.every((cost) => Number(cost.lost) === 0)) return null;
+  // A curve of what was assumed would look like something that is known.
+  if (costs.some((cost) => cost.unknown)) return null;
   const reach = new Date(last.at).getTime();
   const to = reach + Math.max(HOUR, (reach - now) * 0.06);
   let kept = costs.reduce((sum, cost) => sum + Number(cost.lost), 0);
@@ -76,6 +78,7 @@ function costWords(cost: Detail['costs'][number], possible: string): string {
   if (cost.limit) {
     return `Nothing is accepted after this: ${LIMIT_WORDS[cost.limit]}${lost ? `, and ${lost} go with it` : ''}.`;
   }
+  if (cost.unknown) return 'On time until here, late after; what that costs isn’t known.';
   return lost ? `${lost} are lost after this.` : 'On time until here, late after.';
 }
 

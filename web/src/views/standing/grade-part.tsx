@@ -1,5 +1,6 @@
 import type { Course } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { READING_WORDS } from '../../lib/readings';
 import { Choice } from '../../ui/choice';
 import { GradeExample } from './grade-example';
 import { BOX, Cell, faultIn, type Grade, Grid, type RowsProps, replaced, whole, without } from './grade-rows';
@@ -18,6 +19,12 @@ const KIND_ABOUT: Record<Grade['kind'], string> = {
   STANDARDS: 'Each standard is rated from its evidence; the course is the mean of those that have some.',
   COMPLETION: 'There is no percent: all required work done, and the named work at its percent.',
 };
+
+/** Schools print what is scored, or that with zeros for what is missing; nothing else is on a school's page. */
+const PRINTED = [
+  ['SO_FAR', READING_WORDS.SO_FAR],
+  ['WITH_ZEROS', READING_WORDS.WITH_ZEROS],
+] as const;
 
 const METHODS = {
   LATEST: 'the latest',
@@ -49,6 +56,15 @@ function GradePart({ sheet, change, fault, trial, course }: GradePartProps) {
           onChange={(kind) => set({ kind })}
           hint={KIND_ABOUT[grade.kind]}
         />
+        {grade.kind !== 'COMPLETION' && (
+          <Choice
+            label="The school prints"
+            value={sheet.printed ?? 'SO_FAR'}
+            options={PRINTED}
+            onChange={(printed) => change({ ...sheet, printed })}
+            hint="The reading that stands first for this course, so that Navlo’s figure and the school’s can be compared."
+          />
+        )}
         {grade.kind === 'WEIGHTED' && <Categories {...rows} course={course} />}
         {grade.kind === 'STANDARDS' && <Standards {...rows} />}
         {grade.kind === 'COMPLETION' && <Thresholds {...rows} course={course} />}
@@ -75,61 +91,83 @@ function Categories({ grade, set, fault, course }: RowsProps & { course: Course 
       ],
     });
   return (
-    <Grid
-      tracks="minmax(128px,1fr) 60px 132px 84px 86px 44px"
-      heads={['Category', 'Weight', 'Percent by', 'Drop lowest', 'Drop highest', 'Extra']}
-      onAdd={add}
-      addWords={missing[0] ? `Add ${missing[0]}` : 'Add a category'}
-      onRemove={(i) => set({ categories: without(list, i) })}
-      fault={faultIn(fault, 'grade.categories', list.length, ['name', 'weight', 'dropLowest', 'dropHighest'])}
-      rows={list.map((one, i) => (
-        <>
-          <Cell
-            label={`Category ${i + 1}`}
-            value={one.name}
-            wrong={at(i, 'name')}
-            onChange={(name) => change(i, { name })}
-          />
-          <Cell
-            number
-            label={`Weight of ${one.name}`}
-            value={one.weight}
-            wrong={at(i, 'weight')}
-            onChange={(weight) => change(i, { weight })}
-          />
-          <select
-            aria-label={`How the percent of ${one.name} is made`}
-            value={one.by}
-            onChange={(event) => change(i, { by: event.target.value as typeof one.by })}
-            className={BOX}
-          >
-            <option value="POINTS">its points</option>
-            <option value="MEAN">mean of items</option>
-          </select>
-          <Cell
-            number
-            label={`Lowest dropped of ${one.name}`}
-            value={one.dropLowest}
-            wrong={at(i, 'dropLowest')}
-            onChange={(text) => change(i, { dropLowest: whole(text) })}
-          />
-          <Cell
-            number
-            label={`Highest dropped of ${one.name}`}
-            value={one.dropHighest}
-            wrong={at(i, 'dropHighest')}
-            onChange={(text) => change(i, { dropHighest: whole(text) })}
-          />
-          <input
-            type="checkbox"
-            aria-label={`${one.name} is extra credit`}
-            checked={one.extra}
-            onChange={(event) => change(i, { extra: event.target.checked })}
-            className="size-4 justify-self-center accent-(--ink)"
-          />
-        </>
-      ))}
-    />
+    <>
+      <Grid
+        tracks="minmax(128px,1fr) 60px 132px 84px 86px 44px"
+        heads={['Category', 'Weight', 'Percent by', 'Drop lowest', 'Drop highest', 'Extra']}
+        onAdd={add}
+        addWords={missing[0] ? `Add ${missing[0]}` : 'Add a category'}
+        onRemove={(i) => set({ categories: without(list, i) })}
+        fault={faultIn(fault, 'grade.categories', list.length, [
+          'name',
+          'weight',
+          'dropLowest',
+          'dropHighest',
+        ])}
+        rows={list.map((one, i) => (
+          <>
+            <Cell
+              label={`Category ${i + 1}`}
+              value={one.name}
+              wrong={at(i, 'name')}
+              onChange={(name) => change(i, { name })}
+            />
+            <Cell
+              number
+              label={`Weight of ${one.name}`}
+              value={one.weight}
+              wrong={at(i, 'weight')}
+              onChange={(weight) => change(i, { weight })}
+            />
+            <select
+              aria-label={`How the percent of ${one.name} is made`}
+              value={one.by}
+              onChange={(event) => change(i, { by: event.target.value as typeof one.by })}
+              className={BOX}
+            >
+              <option value="POINTS">its points</option>
+              <option value="MEAN">mean of items</option>
+            </select>
+            <Cell
+              number
+              label={`Lowest dropped of ${one.name}`}
+              value={one.dropLowest}
+              wrong={at(i, 'dropLowest')}
+              onChange={(text) => change(i, { dropLowest: whole(text) })}
+            />
+            <Cell
+              number
+              label={`Highest dropped of ${one.name}`}
+              value={one.dropHighest}
+              wrong={at(i, 'dropHighest')}
+              onChange={(text) => change(i, { dropHighest: whole(text) })}
+            />
+            <input
+              type="checkbox"
+              aria-label={`${one.name} is extra credit`}
+              checked={one.extra}
+              onChange={(event) => change(i, { extra: event.target.checked })}
+              className="size-4 justify-self-center accent-(--ink)"
+            />
+          </>
+        ))}
+      />
+      {list.length > 0 && <WeightSum list={list} />}
+    </>
+  );
+}
+
+const A_HUNDRED = 100;
+
+/** What the weights add up to, while one types. Others than 100 are right, too: they count in proportion. */
+function WeightSum({ list }: { list: Grade['categories'] }) {
+  const sum = list.reduce((all, one) => all + (one.extra ? 0 : Number(one.weight) || 0), 0);
+  const shown = Math.round(sum * A_HUNDRED) / A_HUNDRED;
+  return (
+    <p className="-mt-2 text-[14px] text-ink-2" aria-live="polite">
+      The weights add up to <b className={shown === A_HUNDRED ? '' : 'text-loss'}>{shown}</b>
+      {shown === A_HUNDRED ? '.' : ', not to 100: each counts in proportion.'}
+    </p>
   );
 }
 

@@ -14,6 +14,7 @@ export interface Example {
 }
 
 const KINDS = [
+  ['UNKNOWN', 'Not known'],
   ['NONE', 'Costs nothing'],
   ['FLAT', 'Costs once'],
   ['PER_DAY', 'Costs each day'],
@@ -63,6 +64,7 @@ const ALWAYS: readonly FieldSpec<Late>[] = [
 ];
 
 function fieldsOf(kind: Late['kind']): readonly FieldSpec<Late>[] {
+  if (kind === 'UNKNOWN') return [];
   if (kind === 'NONE') return ALWAYS;
   return [...(kind === 'FLAT' ? PENALTY_FIELDS : DAY_FIELDS), ...ALWAYS];
 }
@@ -100,7 +102,7 @@ function LatePart({ sheet, change, fault, trial, example, onExample }: LatePartP
             hint="School days leave out week-ends and days off."
           />
         )}
-        {late.kind !== 'NONE' && (
+        {(late.kind === 'FLAT' || late.kind === 'PER_DAY') && (
           <Choice
             label="The percent is of"
             value={late.base ?? 'POSSIBLE'}

@@ -131,8 +131,8 @@ function about({ teacher, standing }: Course): string {
 }
 
 function Figures({ standing }: { standing: Standing }) {
-  const letter = readingOf(standing, 'SO_FAR')?.letter;
-  const below = readingOf(standing, 'SO_FAR')?.belowLine ?? [];
+  const letter = readingOf(standing, standing.printed)?.letter;
+  const below = readingOf(standing, standing.printed)?.belowLine ?? [];
   return (
     <dl className="contents max-md:grid max-md:grid-cols-3 max-md:gap-2">
       {READINGS.map((reading) => (
@@ -153,9 +153,10 @@ function Figures({ standing }: { standing: Standing }) {
 
 function Figure({ standing, reading }: { standing: Standing; reading: Reading }) {
   const one = readingOf(standing, reading);
-  const first = reading === 'SO_FAR';
+  const first = reading === standing.printed;
+  const about = `${READING_ABOUT[reading]}; ${one?.counted ?? 0} pieces of work`;
   return (
-    <div className="md:text-right" title={`${READING_ABOUT[reading]}; ${one?.counted ?? 0} pieces of work`}>
+    <div className="md:text-right" title={first ? `${about}. The school prints this one` : about}>
       <dt className="text-[13px] text-ink-2 md:sr-only">{READING_WORDS[reading]}</dt>
       <dd className={first ? 'font-bold' : 'text-ink-2'}>{figureWords(one?.figure ?? null, standing)}</dd>
     </div>

@@ -36,6 +36,7 @@ export function nextLoss({ work }: Pick<Bar, 'work'>, zone: string, now: number)
   const at = bothClocks(work.next.at, zone, now);
   const lost = Math.round(Number(work.next.lost) * 10) / 10;
   if (work.next.limit) return `In ${left}, ${at}, ${LIMIT_WORDS[work.next.limit]}: it isn’t taken any more`;
+  if (work.next.unknown) return `In ${left}, ${at}, it is late; what that costs isn’t known`;
   if (lost === 0) return `In ${left}, ${at}, it is late`;
   return `In ${left}, ${at}, waiting costs ${lost} of ${work.score.possible}`;
 }

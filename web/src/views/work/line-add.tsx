@@ -48,9 +48,12 @@ function LineAdd({ course = null, autoFocus = false, onDone }: LineAddProps) {
           }),
         ),
       );
+      // The next line can be written at once.
       setText('');
       setChosen(null);
       setLast(of);
+      setBusy(false);
+      input.current?.focus();
       await refreshStudent(id);
       noticeChange(
         id,
@@ -58,7 +61,6 @@ function LineAdd({ course = null, autoFocus = false, onDone }: LineAddProps) {
         works.length > 1 ? `Added ${works.length} pieces of work` : `Added ${line.title}`,
       );
       onDone?.();
-      input.current?.focus();
     } catch (error) {
       if (error instanceof Refused && error.status === 422)
         setFault(error.faults.map((one) => one.message).join(' '));

@@ -193,6 +193,7 @@ public class OwnTermScreenTest extends Screen {
         page.keyboard().type("18/20");
         press("Write down 2 scores");
         assertThat(notice(page, "Wrote down 2 scores")).isVisible();
+        page.getByRole(AriaRole.GRID).evaluate("grid => grid.scrollTo(0, grid.scrollHeight)");
         assertThat(page.getByRole(AriaRole.GRID)).containsText("18 of 20");
 
         press("Table");
@@ -241,7 +242,7 @@ public class OwnTermScreenTest extends Screen {
         dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Look at it"))
                 .click();
         assertThat(page.getByText("Essay 1: a eulogy").first()).isVisible();
-        assertThat(page.getByText("a eulogy, due").first()).isVisible();
+        assertThat(page.getByText("“Essay 1: a eulogy, due " + TODAY.plusDays(9))).isVisible();
         assertEquals(page.getByLabel(Pattern.compile("^Take in")).count(), 1, "one line names a day");
         press("Add 1");
         assertThat(notice(page, "Read in Rhetoric")).isVisible();
