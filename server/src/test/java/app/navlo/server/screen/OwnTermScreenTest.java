@@ -242,7 +242,8 @@ public class OwnTermScreenTest extends Screen {
         dialog.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Look at it"))
                 .click();
         assertThat(page.getByText("Essay 1: a eulogy").first()).isVisible();
-        assertThat(page.getByText("“Essay 1: a eulogy, due " + TODAY.plusDays(9))).isVisible();
+        assertThat(page.getByText("“Essay 1: a eulogy, due " + TODAY.plusDays(9)))
+                .isVisible();
         assertEquals(page.getByLabel(Pattern.compile("^Take in")).count(), 1, "one line names a day");
         press("Add 1");
         assertThat(notice(page, "Read in Rhetoric")).isVisible();
