@@ -1,6 +1,5 @@
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { client, take, upload } from '../../api/client';
+import { upload } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
@@ -21,7 +20,7 @@ const LINES = [
   ],
 ] as const;
 
-/** What is here, to be taken elsewhere; and an archive brought back, where nothing is yet. */
+/** What is here, to be taken elsewhere; and an archive brought back, beside what is here. */
 function TakeOut() {
   const { id, mayWrite } = useStudent();
   return (
@@ -52,18 +51,12 @@ function BringBack() {
   const { id } = useStudent();
   const [share, setShare] = useState<number | null>(null);
   const [rows, setRows] = useState<number | null>(null);
-  const state = useQuery({
-    queryKey: ['student', id, 'archive'],
-    queryFn: () =>
-      take(client.GET('/api/students/{student}/archive/state', { params: { path: { student: id } } })),
-  });
   if (rows !== null)
     return (
       <p role="status" className="mt-2 font-semibold text-done">
         It is all back: {count(rows, 'line')} of it.
       </p>
     );
-  if (!state.data?.empty) return null;
   const bring = async (file: File | undefined) => {
     if (!file) return;
     setShare(0);

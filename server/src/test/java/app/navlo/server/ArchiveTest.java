@@ -52,23 +52,31 @@ public class ArchiveTest extends DemoServer {
     @BeforeClass
     public void anEmptyNavlo() {
         archive = mira().get(STUDENT + "/archive").raw().body();
-        other = (ServletWebServerApplicationContext) new SpringApplicationBuilder(NavloApplication.class)
+        other = started();
+        ida = signedUp(other);
+    }
+
+    private static ServletWebServerApplicationContext started() {
+        return (ServletWebServerApplicationContext) new SpringApplicationBuilder(NavloApplication.class)
                 .properties(
                         "server.port=0",
                         "navlo.demo=false",
                         "spring.datasource.url=jdbc:h2:mem:" + UUID.randomUUID() + ";DB_CLOSE_DELAY=-1")
                 .run();
-        int otherPort = other.getWebServer().getPort();
-        ida = new TestClient(otherPort);
-        ida.get("/api/session");
+    }
+
+    private static TestClient signedUp(ServletWebServerApplicationContext navlo) {
+        int port = navlo.getWebServer().getPort();
+        TestClient door = new TestClient(port);
+        door.get("/api/session");
         assertEquals(
-                ida.post(
+                door.post(
                                 "/api/people",
                                 "{\"name\":\"Ida Falk\",\"email\":\"ida@example.org\",\"password\":\"" + PASSWORD
                                         + "\",\"zone\":\"Europe/Copenhagen\"}")
                         .status(),
                 201);
-        ida = TestClient.signedIn(otherPort, "ida@example.org", PASSWORD);
+        return TestClient.signedIn(port, "ida@example.org", PASSWORD);
     }
 
     @AfterClass
@@ -123,7 +131,7 @@ public class ArchiveTest extends DemoServer {
         TestClient.Answer refused = ida.upload(STUDENT + "/archive", "navlo.zip", damaged);
         assertEquals(refused.status(), 422, refused.body());
         assertTrue(refused.body().contains(words), refused.body());
-        assertTrue(ida.get(STUDENT + "/archive/state").json().get("empty").asBoolean());
+        assertTrue(ida.get(STUDENT + "/board").json().get("courses").isEmpty());
     }
 
     @Test(dependsOnMethods = "whatIsDamagedIsRefusedWholeInWords")
@@ -155,7 +163,7 @@ public class ArchiveTest extends DemoServer {
 
     @Test(dependsOnMethods = "outAndInAgainGivesTheSameBoardAndTheSameArchive")
     public void lifeGoesOnInItAndItIsTakenInOnlyOnce() {
-        assertEquals(ida.upload(STUDENT + "/archive", "navlo.zip", archive).status(), 409, "it isn't empty any more");
+        assertEquals(ida.upload(STUDENT + "/archive", "navlo.zip", archive).status(), 409, "it is here already");
         TestClient.Answer added = ida.post(
                 STUDENT + "/courses", "{\"name\":\"Bee Keeping\",\"zone\":\"Europe/Copenhagen\",\"colour\":\"teal\"}");
         assertEquals(added.status(), 201, added.body());
@@ -163,6 +171,57 @@ public class ArchiveTest extends DemoServer {
         JsonNode receipt = ida.get(path(work)).json();
         String files = receipt.toString();
         assertTrue(files.contains("soil-lab-1-profile.pdf"), files);
+    }
+
+    @Test(dependsOnMethods = "lifeGoesOnInItAndItIsTakenInOnlyOnce")
+    public void besideWhatIsHereRowsGetNewNumbersAndNameEachOtherStill() {
+        try (ServletWebServerApplicationContext third = started()) {
+            besideAGlassCourse(signedUp(third), third.getBean(Boards.class));
+        }
+    }
+
+    private void besideAGlassCourse(TestClient someone, Boards others) {
+        assertEquals(
+                someone.post(
+                                STUDENT + "/courses",
+                                "{\"name\":\"Glass\",\"zone\":\"Europe/Copenhagen\",\"colour\":\"teal\"}")
+                        .status(),
+                201);
+        TestClient.Answer taken = someone.upload(STUDENT + "/archive", "navlo.zip", archive);
+        assertEquals(taken.status(), 201, taken.body());
+
+        Instant at = clock.instant();
+        ZoneId zone = ZoneId.of("Europe/Copenhagen");
+        Board there = boards.read(MIRA, zone, at);
+        Board here = others.read(MIRA, zone, at);
+        assertEquals(here.courses().size(), there.courses().size() + 1);
+        assertEquals(here.entries().size(), there.entries().size());
+        for (int i = 0; i < there.entries().size(); i++) {
+            assertEquals(
+                    here.entries().get(i).work().definition().title(),
+                    there.entries().get(i).work().definition().title());
+            assertEquals(
+                    here.entries().get(i).state().move(),
+                    there.entries().get(i).state().move(),
+                    there.entries().get(i).work().definition().title());
+        }
+        assertEquals(figures(here), figures(there), "rules that name work name the new numbers");
+        assertEquals(someone.upload(STUDENT + "/archive", "navlo.zip", archive).status(), 409, "once is enough");
+    }
+
+    /** All readings, by the names of their courses. */
+    private static TreeMap<String, String> figures(Board board) {
+        TreeMap<String, String> figures = new TreeMap<>();
+        board.courses().forEach((id, course) -> {
+            var book = board.books().get(id);
+            for (Reading reading : Reading.values()) {
+                var figure = book.readings().of(reading).grade().figure();
+                if (figure != null) {
+                    figures.put(course.details().name() + " " + reading, figure.toString());
+                }
+            }
+        });
+        return figures;
     }
 
     private static TreeMap<String, String> entries(byte[] zip) throws IOException {

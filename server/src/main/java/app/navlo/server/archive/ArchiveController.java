@@ -35,14 +35,6 @@ public class ArchiveController {
     /** @param rows that were taken in */
     public record ArchiveTaken(int rows) {}
 
-    /** @param empty whether nothing is here yet, so that an archive can be brought back */
-    public record ArchiveState(boolean empty) {}
-
-    @GetMapping("/state")
-    public ArchiveState state(@PathVariable long student) {
-        return new ArchiveState(reader.isEmpty());
-    }
-
     /** Written first and then sent, so that an archive never ends in the middle. */
     @GetMapping(produces = "application/zip")
     public void write(@PathVariable long student, HttpServletResponse response) throws IOException {

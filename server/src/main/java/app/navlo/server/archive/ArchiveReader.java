@@ -9,15 +9,18 @@ import java.io.InputStream;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipException;
 import java.util.zip.ZipFile;
+import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataAccessException;
+import org.springframework.dao.DuplicateKeyException;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
@@ -27,8 +30,9 @@ import tools.jackson.core.JsonToken;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * Takes an archive into an empty Navlo, whole or not at all. Rows keep their numbers, so everything that names something
- * else still does. What isn't a table or a column here, or names a row that isn't in the archive, is refused.
+ * Takes an archive in, whole or not at all, beside what is here. Rows get new numbers where theirs are taken, and so does
+ * everything that names them. What isn't a table or a column here, or names a row that isn't in the archive, is refused,
+ * and so is what was taken in before.
  */
 @Component
 class ArchiveReader {
@@ -46,20 +50,10 @@ class ArchiveReader {
         this.json = json;
     }
 
-    /** Whether nothing of anybody is here yet, so that an archive can be taken in. */
-    boolean isEmpty() {
-        return ArchiveTables.ALL.stream()
-                .allMatch(table -> Boolean.FALSE.equals(
-                        db.queryForObject("SELECT EXISTS (SELECT 1 FROM " + table.name() + ")", Boolean.class)));
-    }
-
     /** @throws Refusal if it can't be taken in; nothing of it is then */
     @Transactional(rollbackFor = IOException.class)
     public int take(long student, Path archive) throws IOException {
-        if (!isEmpty()) {
-            throw Refusal.conflict(
-                    "There is something here already", "An archive can only be brought back into an empty Navlo.");
-        }
+        Numbers numbers = new Numbers(db, json);
         try (ZipFile zip = new ZipFile(archive.toFile())) {
             takeFiles(zip);
             ZipEntry document = zip.getEntry(ArchiveWriter.DOCUMENT);
@@ -71,7 +65,7 @@ class ArchiveReader {
             }
             try (InputStream in = zip.getInputStream(document);
                     JsonParser parser = json.createParser(in)) {
-                int rows = document(student, parser);
+                int rows = document(student, numbers, parser);
                 numbersGoOn();
                 return rows;
             }
@@ -112,7 +106,7 @@ class ArchiveReader {
         }
     }
 
-    private int document(long student, JsonParser parser) {
+    private int document(long student, Numbers numbers, JsonParser parser) {
         want(parser.nextToken() == JsonToken.START_OBJECT);
         int rows = 0;
         Set<String> seen = new LinkedHashSet<>();
@@ -125,13 +119,13 @@ class ArchiveReader {
                 }
             } else {
                 want(name.equals("tables"));
-                rows = tables(student, parser, seen);
+                rows = tables(student, numbers, parser, seen);
             }
         }
         return rows;
     }
 
-    private int tables(long student, JsonParser parser, Set<String> seen) {
+    private int tables(long student, Numbers numbers, JsonParser parser, Set<String> seen) {
         int rows = 0;
         for (String name = parser.nextName(); name != null; name = parser.nextName()) {
             String asked = name;
@@ -141,7 +135,7 @@ class ArchiveReader {
                     .orElseThrow(() -> damaged("there is no table '" + asked + "'"));
             want(seen.add(name));
             want(parser.nextToken() == JsonToken.START_ARRAY);
-            rows += table(student, table, parser);
+            rows += table(student, numbers, table, parser);
         }
         return rows;
     }
@@ -152,14 +146,20 @@ class ArchiveReader {
         }
     }
 
-    private int table(long student, Table table, JsonParser parser) {
+    private int table(long student, Numbers numbers, Table table, JsonParser parser) {
         List<String> columns = columns(table);
-        String sql = "INSERT INTO " + table.name() + " (" + String.join(", ", columns) + ") VALUES ("
+        String into = ArchiveTables.WORDS.contains(table.name()) ? "MERGE INTO " : "INSERT INTO ";
+        String sql = into + table.name() + " (" + String.join(", ", columns) + ") VALUES ("
                 + String.join(", ", Collections.nCopies(columns.size(), "?")) + ")";
         List<Object[]> batch = new ArrayList<>();
         int rows = 0;
         while (parser.nextToken() == JsonToken.START_OBJECT) {
-            batch.add(row(student, table, columns, parser));
+            Map<String, @Nullable String> told = told(table, columns, parser);
+            if (rows == 0 && table.name().equals("change") && isHere(student, told)) {
+                throw Refusal.conflict(
+                        "This archive is here already", "What it begins with was brought in before. Nothing changed.");
+            }
+            batch.add(row(student, numbers, table, columns, told));
             rows++;
             if (batch.size() == BATCH) {
                 insert(table, sql, batch, rows);
@@ -173,12 +173,21 @@ class ArchiveReader {
         try {
             db.batchUpdate(sql, batch);
             batch.clear();
+        } catch (DuplicateKeyException e) {
+            throw Refusal.conflict(
+                    "Some of this archive is here already", "Nothing of it was taken. Was it brought in before?");
         } catch (DataAccessException e) {
             throw damaged("something in '" + table.name() + "' up to row " + rows + " doesn't fit");
         }
     }
 
-    private static Object[] row(long student, Table table, List<String> columns, JsonParser parser) {
+    private static Object[] row(
+            long student, Numbers numbers, Table table, List<String> columns, Map<String, @Nullable String> told) {
+        try {
+            numbers.renew(table.name(), told);
+        } catch (NumberFormatException e) {
+            throw damaged("something in '" + table.name() + "' isn't the number that it has to be");
+        }
         Object[] values = new Object[columns.size()];
         for (String column : ArchiveTables.PERSONS) {
             int place = columns.indexOf(column);
@@ -186,17 +195,37 @@ class ArchiveReader {
                 values[place] = student;
             }
         }
-        Set<String> seen = new HashSet<>();
+        told.forEach((column, value) -> values[columns.indexOf(column)] = value);
+        return values;
+    }
+
+    private static Map<String, @Nullable String> told(Table table, List<String> columns, JsonParser parser) {
+        Map<String, @Nullable String> told = new LinkedHashMap<>();
         for (String column = parser.nextName(); column != null; column = parser.nextName()) {
-            int place = columns.indexOf(column);
-            boolean known = place >= 0 && !ArchiveTables.PERSONS.contains(column) && seen.add(column);
+            boolean known =
+                    columns.contains(column) && !ArchiveTables.PERSONS.contains(column) && !told.containsKey(column);
             if (!known) {
                 throw damaged("'" + table.name() + "' has no column '" + column + "'");
             }
             parser.nextToken();
-            values[place] = parser.getString();
+            told.put(column, parser.getString());
         }
-        return values;
+        return told;
+    }
+
+    /** Instants are exact enough to name what was done then. */
+    private boolean isHere(long student, Map<String, @Nullable String> change) {
+        try {
+            return Boolean.TRUE.equals(db.queryForObject(
+                    "SELECT EXISTS (SELECT 1 FROM change WHERE student_id = ? AND kind = ? AND at = ? AND summary = ?)",
+                    Boolean.class,
+                    student,
+                    change.get("kind"),
+                    change.get("at"),
+                    change.get("summary")));
+        } catch (DataAccessException e) {
+            return false;
+        }
     }
 
     private List<String> columns(Table table) {

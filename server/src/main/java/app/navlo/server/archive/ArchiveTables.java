@@ -82,6 +82,9 @@ final class ArchiveTables {
     /** Whose numbers are those of the person who takes the archive in. */
     static final Set<String> PERSONS = Set.of("student_id", "person_id");
 
+    /** Tables of what words mean, by the words: what an archive says of one holds. */
+    static final Set<String> WORDS = Set.of("table_mapping", "state_word");
+
     /** What stays at home: secrets, and what is being sent just now. */
     static final Map<String, Set<String>> SECRETS = Map.of("link", Set.of("token"), "message", Set.of("next_try_at"));
 
