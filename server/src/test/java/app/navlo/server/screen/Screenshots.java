@@ -18,10 +18,11 @@ public class Screenshots extends Screen {
     }
 
     @Test
-    public void door() {
-        Page page = door(Look.DAY);
-        assertThat(page.getByText("Choose who you want to be")).isVisible();
-        shoot(page, "sign-in");
+    public void ownTerm() {
+        Page page = mira();
+        page.navigate(address("/s/1/start"));
+        assertThat(page.getByText("Save the term")).isVisible();
+        shoot(page, "own-term");
     }
 
     @Test
