@@ -1,4 +1,5 @@
 import type { Work } from '../../api/client';
+import { formatsNow } from '../../lib/time';
 import type { Next } from '../next/model';
 import { DAY, type Day, ms, type Timeline, type TimelineWork } from './model';
 
@@ -74,10 +75,10 @@ export function daysOn(date: string, days: number): string {
   return new Date(ms(`${date}T12:00:00Z`) + days * DAY).toISOString().slice(0, 10);
 }
 
-/** The dates of the week of one, from Monday on. */
+/** The dates of the week of one, from the day on with which the reader's weeks begin. */
 export function weekOf(date: string): string[] {
-  const sinceMonday = (new Date(`${date}T12:00:00Z`).getUTCDay() + 6) % 7;
-  return Array.from({ length: 7 }, (_, day) => daysOn(date, day - sinceMonday));
+  const since = (new Date(`${date}T12:00:00Z`).getUTCDay() + 7 - (formatsNow().firstWeekday % 7)) % 7;
+  return Array.from({ length: 7 }, (_, day) => daysOn(date, day - since));
 }
 
 export type Reach = 'week' | 'month' | 'term';

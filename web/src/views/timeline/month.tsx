@@ -7,7 +7,7 @@ import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useKeptScroll } from '../../lib/kept-scroll';
 import { useMinute } from '../../lib/now';
-import { dateWords, localDate, localTime, monthWords } from '../../lib/time';
+import { dateWords, formatsNow, localDate, localTime, monthWords } from '../../lib/time';
 import { readPlace, writePlace } from '../../lib/timeline-place';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
@@ -31,6 +31,12 @@ interface MonthProps {
   openWork: number | null;
 }
 
+/** From the day on with which the reader's weeks begin. */
+function weekdays(): string[] {
+  const first = formatsNow().firstWeekday - 1;
+  return [...WEEKDAYS.slice(first), ...WEEKDAYS.slice(0, first)];
+}
+
 /** "2026-11" and so many months on. */
 function monthOn(month: string, step: number): string {
   const at = new Date(`${month}-15T12:00:00Z`);
@@ -38,7 +44,7 @@ function monthOn(month: string, step: number): string {
   return at.toISOString().slice(0, 7);
 }
 
-/** The dates of the weeks that a month touches, from Monday on. */
+/** The dates of the weeks that a month touches. */
 function weeksOf(month: string): string[][] {
   const weeks = [weekOf(`${month}-01`)];
   for (;;) {
@@ -95,7 +101,7 @@ function Month({ timeline, shown, next, openWork }: MonthProps) {
           aria-label={monthWords(month)}
           className="grid grid-cols-7 border-line border-t border-l"
         >
-          {WEEKDAYS.map((day) => (
+          {weekdays().map((day) => (
             <span
               key={day}
               aria-hidden

@@ -26,6 +26,7 @@ public final class Bench {
         ALL.put("table", TableBench::run);
         ALL.put("timeline", TimelineBench::run);
         ALL.put("hand-in", HandInBench::run);
+        ALL.put("own-term", OwnTermBench::run);
         ALL.put("links", LinksBench::run);
         ALL.put("lighthouse", LighthouseBench::run);
     }

@@ -12,8 +12,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Mira, signed in over HTTP, with as much work as is wanted. */
 final class Client {
@@ -56,22 +56,50 @@ final class Client {
 
     /** Looks at a gradebook's bundle and takes it in. */
     void readIn(String name, byte[] content) throws IOException, InterruptedException {
-        take(JSON.readTree(upload("/api/students/1/imports", name, content)));
+        takeIn(upload("/api/students/1/imports", name, content));
     }
 
     /** Takes in what was looked at, with the choices that it came with; what is past stands as not handed in. */
-    private void take(JsonNode preview) throws IOException, InterruptedException {
-        String at = "/api/students/1/imports/" + preview.get("id").asLong();
-        String choices = ((ObjectNode) preview.get("choices"))
-                .put("past", "NOT_HANDED_IN")
-                .toString();
-        JsonNode chosen = JSON.readTree(send(request(at + "/preview")
-                .header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofString(choices))));
-        write(
-                at + "/application",
-                "{\"choices\":" + chosen.get("choices") + ",\"fingerprint\":" + chosen.get("fingerprint") + "}",
-                "0");
+    void takeIn(String preview) throws IOException, InterruptedException {
+        apply(chosen(preview));
+    }
+
+    /** What is pasted, looked at: the preview. */
+    String paste(String name, String text) throws IOException, InterruptedException {
+        return post(
+                "/api/students/1/imports/pasted",
+                JSON.createObjectNode().put("name", name).put("text", text).toString());
+    }
+
+    /** A preview with the answer that what is past wasn't handed in. */
+    String chosen(String preview) throws IOException, InterruptedException {
+        JsonNode looked = JSON.readTree(preview);
+        return post(
+                "/api/students/1/imports/" + looked.get("id").asLong() + "/preview",
+                ((ObjectNode) looked.get("choices"))
+                        .put("past", "NOT_HANDED_IN")
+                        .toString());
+    }
+
+    /** Takes a preview in as it is. */
+    void apply(String preview) throws IOException, InterruptedException {
+        JsonNode chosen = JSON.readTree(preview);
+        post(
+                "/api/students/1/imports/" + chosen.get("id").asLong() + "/application",
+                "{\"choices\":" + chosen.get("choices") + ",\"fingerprint\":" + chosen.get("fingerprint") + "}");
+    }
+
+    String post(String path, String body) throws IOException, InterruptedException {
+        return write(path, body, "0");
+    }
+
+    /** The numbers of all work on the board. */
+    List<Long> works() throws IOException, InterruptedException {
+        List<Long> works = new ArrayList<>();
+        JSON.readTree(send(request("/api/students/1/board").GET()))
+                .get("works")
+                .forEach(work -> works.add(work.get("id").asLong()));
+        return works;
     }
 
     byte[] archive() throws IOException, InterruptedException {
@@ -100,7 +128,7 @@ final class Client {
                     "BEGIN:VEVENT\nUID:filler-%d\nSUMMARY:Filler %d: a piece of work\nDTSTART;VALUE=DATE:2026%s%02d\nEND:VEVENT\n"
                             .formatted(i, i, i % 3 == 0 ? "11" : "12", 1 + i % 28));
         }
-        take(JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString())));
+        takeIn(upload(calendar.append("END:VCALENDAR\n").toString()));
     }
 
     /** Adds work with dues over all of the term, spread over all courses there are and as many more as it takes. */
@@ -122,7 +150,7 @@ final class Client {
                                     names.get(i % names.size()),
                                     first.plusDays((i * 7L) % 100).toString().replace("-", "")));
         }
-        take(JSON.readTree(upload(calendar.append("END:VCALENDAR\n").toString())));
+        takeIn(upload(calendar.append("END:VCALENDAR\n").toString()));
     }
 
     private String upload(String calendar) throws IOException, InterruptedException {
