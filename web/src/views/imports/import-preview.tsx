@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import type { ImportPreview as Preview } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { fieldTime } from '../../lib/time';
@@ -116,13 +116,14 @@ interface PartProps {
 
 function Table({ preview, choices, choose }: PartProps) {
   const { mapping } = choices;
+  const [open, setOpen] = useState(preview.unclear.includes('TITLE'));
   if (!mapping) return null;
   const asks = (what: Preview['unclear'][number]) => preview.unclear.includes(what);
   const change = (part: Partial<typeof mapping>) => choose({ mapping: { ...mapping, ...part } });
   const noTitle = asks('TITLE') && !mapping.fields.includes('TITLE');
   return (
     <div className="mb-3 flex flex-col gap-3">
-      <details open={noTitle || undefined}>
+      <details open={open} onToggle={(event) => setOpen(event.currentTarget.open)}>
         <summary className="w-fit text-[14px] text-ink-2">
           {count(preview.columns.length, 'column')}, and what they mean
         </summary>

@@ -50,17 +50,17 @@ public class LinksScreenTest extends Screen {
         choose(page, "history.ics", CALENDAR);
         Locator added = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("New"));
         assertThat(added).containsText("Essay: the ha-ha");
-        assertThat(page.getByText("1 entry of the file left aside")).isVisible();
-        page.getByLabel("Take in Garden party").click();
+        assertThat(page.getByText("Take the hours of 1 class")).isVisible();
+        assertThat(page.getByLabel("Take in Garden party")).not().isChecked();
         assertThat(button(page, "Add 1")).isVisible();
         button(page, "Add 1").click();
-        assertThat(notice(page, "Read in: 1 new, 0 changed, 0 gone")).isVisible();
+        assertThat(notice(page, "Read in Garden History")).isVisible();
         assertThat(find(page, "Essay: the ha-ha")).isVisible();
 
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))
                 .click();
         choose(page, "history.ics", CALENDAR);
-        assertThat(page.getByText("Read in before; here is what differs now.")).isVisible();
+        assertThat(page.getByText("read in before: here is what differs now")).isVisible();
         assertThat(button(page, "Nothing to apply")).isDisabled();
         button(page, "Leave it").click();
         page.getByRole(
@@ -82,7 +82,7 @@ public class LinksScreenTest extends Screen {
         page.navigate(address("/s/1/links"));
         choose(page, "page.ics", "<html>sign in</html>");
         assertThat(notice(page, "This is no iCalendar file")).isVisible();
-        assertThat(button(page, "Choose a file")).isVisible();
+        assertThat(button(page, "Choose files")).isVisible();
     }
 
     @Test
@@ -91,7 +91,7 @@ public class LinksScreenTest extends Screen {
         button(page, "Add").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("A course"))
                 .click();
-        page.getByLabel("Name").fill("Bee Keeping");
+        page.getByLabel("Name", new Page.GetByLabelOptions().setExact(true)).fill("Bee Keeping");
         button(page, "Add the course").click();
         assertThat(notice(page, "Added the course Bee Keeping")).isVisible();
 

@@ -55,7 +55,7 @@ public class PieceScreenTest extends Screen {
         page.navigate(address("/s/1/work?add=work"));
         String evil = "<img src=x onerror=alert(1)>";
         page.getByLabel("Title").fill(evil + " essay");
-        page.getByLabel("What is asked").fill("""
+        page.getByLabel("Instructions").fill("""
                 <script>alert(2)</script>
 
                 [press me](javascript:alert(3)) and ![a picture](https://elsewhere.example/pixel.png)

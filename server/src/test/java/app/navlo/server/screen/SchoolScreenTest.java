@@ -112,7 +112,7 @@ public class SchoolScreenTest extends Screen {
         assertThat(dialog(page)).containsText("web address");
         page.getByLabel("Its address").fill(standIns.college().address() + "/site/calendar/survey.ics");
         button(page, "See what it would bring").click();
-        assertThat(dialog(page)).containsText("Here already, and stays as it is");
+        assertThat(dialog(page)).containsText("Here already, as it is");
         assertAccessible(page);
         button(page, "Add the link").click();
         Locator calendar = link(page, "Surveying and Setting Out");
@@ -132,14 +132,15 @@ public class SchoolScreenTest extends Screen {
                 "What;Where;When;Got;Max\nPress flowers;Herbarium;03.04.2026;7,5;10\nBroken;Herbarium;some day;;\n";
         page.getByLabel("File to read in")
                 .setInputFiles(new FilePayload("herbarium.csv", "text/csv", table.getBytes(StandardCharsets.UTF_8)));
-        assertThat(page.getByText("A date like 03/04 is")
-                        .or(page.getByLabel("What When means"))
-                        .first())
-                .isVisible();
-        page.getByLabel("What Where means").selectOption("course");
-        page.getByLabel("What When means").selectOption("due");
-        page.getByLabel("What Got means").selectOption("score");
-        assertThat(page.getByText("New courses: Herbarium.")).isVisible();
+        page.getByText("5 columns, and what they mean").waitFor();
+        page.locator("main details").first().evaluate("columns => { columns.open = true; }");
+        page.getByLabel("What What means").selectOption("TITLE");
+        page.getByLabel("What Where means").selectOption("COURSE");
+        page.getByLabel("What When means").selectOption("DUE");
+        page.getByLabel("What Got means").selectOption("SCORE");
+        page.getByLabel("What Max means").selectOption("POSSIBLE");
+        assertThat(page.getByLabel("It goes into the course")).hasValue("Herbarium");
+        assertThat(page.getByText("A new course")).isVisible();
         page.getByText("4 March").click();
         assertThat(page.locator("main")).containsText("4 Mar");
         page.getByText("3 April").click();
@@ -168,7 +169,7 @@ public class SchoolScreenTest extends Screen {
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Thornmere"))
                         .first())
                 .isVisible();
-        assertThat(page.locator("main")).containsText("Here already, and stays as it is");
+        assertThat(page.locator("main")).containsText("Here already, as it is");
         FileSystemUtils.deleteRecursively(folder);
     }
 

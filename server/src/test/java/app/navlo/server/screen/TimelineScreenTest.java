@@ -170,9 +170,7 @@ public class TimelineScreenTest extends Screen {
         dialog(page).getByLabel("Title").fill(title);
         dialog(page).getByLabel("Opens on").fill(opens);
         dialog(page).getByLabel("Due on").fill(due);
-        dialog(page)
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Add")))
-                .click();
+        button(page, "Add the work").click();
     }
 
     @Test
@@ -181,9 +179,7 @@ public class TimelineScreenTest extends Screen {
         type(page, "Sharpen the secateurs", "2026-12-05", "2026-12-01");
         assertThat(dialog(page)).containsText("It opens after it is due");
         dialog(page).getByLabel("Opens on").fill("2026-11-25");
-        dialog(page)
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^Add")))
-                .click();
+        button(page, "Add the work").click();
         assertThat(dialog(page)).hasCount(0);
         page.navigate(address("/s/1/timeline?q=Sharpen&at=2026-12-01"));
         Locator bar = bar(page, "Sharpen the secateurs");

@@ -191,7 +191,9 @@ public class WorkScreenTest extends Screen {
         page.getByLabel("Narrow by text").fill("practice");
         row(page, "Practice: lime").click();
         assertThat(bar).containsText("2 chosen");
-        bar.getByText("Set effort").click();
+        button(page, "More").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Set effort"))
+                .click();
         dialog(page).getByLabel("Minutes").fill("50");
         button(page, "Set the effort").click();
         assertThat(row(page, "Practice: lime")).containsText("50 min");
@@ -201,9 +203,11 @@ public class WorkScreenTest extends Screen {
 
         row(page, "Practice: lime").focus();
         page.keyboard().press("x");
-        bar.getByText("Report 1 as done").click();
+        bar.getByText("Handed in elsewhere").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Just now"))
+                .click();
         assertThat(row(page, "Practice: lime")).containsText("Turned in");
-        notice(page, "Reported 1 piece of work as done").getByText("Undo").click();
+        notice(page, "Recorded what was handed in elsewhere").getByText("Undo").click();
         assertThat(row(page, "Practice: lime")).containsText("Assigned");
     }
 
@@ -299,7 +303,9 @@ public class WorkScreenTest extends Screen {
         dialog(page).getByLabel("Percent of its points").fill("50");
         button(page, "Expect this").click();
         assertThat(pane).containsText("30 of 60, at 50 %");
-        pane.getByText("Remove", new Locator.GetByTextOptions().setExact(true)).click();
+        pane.getByText("Remove", new Locator.GetByTextOptions().setExact(true))
+                .last()
+                .click();
         assertThat(pane).not().containsText("tenants' ledger");
         notice(page, "Removed a note").getByText("Undo").click();
         assertThat(pane).containsText("Ask for the tenants' ledger.");
