@@ -32,6 +32,7 @@ public class LinksScreenTest extends Screen {
             UID:g3
             SUMMARY:Garden History class
             DTSTART:20260907T080000Z
+            DTEND:20260907T093000Z
             RRULE:FREQ=WEEKLY
             END:VEVENT
             END:VCALENDAR
@@ -55,6 +56,7 @@ public class LinksScreenTest extends Screen {
         assertThat(button(page, "Add 1")).isVisible();
         button(page, "Add 1").click();
         assertThat(notice(page, "Read in Garden History")).isVisible();
+        page.navigate(address("/s/1/work"));
         assertThat(find(page, "Essay: the ha-ha")).isVisible();
 
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))
@@ -65,7 +67,7 @@ public class LinksScreenTest extends Screen {
         button(page, "Leave it").click();
         page.getByRole(
                         AriaRole.BUTTON,
-                        new Page.GetByRoleOptions().setName(Pattern.compile("^Undo: Read in Garden History")))
+                        new Page.GetByRoleOptions().setName(Pattern.compile("^Undo: Read in: Garden History")))
                 .click();
         assertThat(page.getByText("undone").first()).isVisible();
         page.getByRole(

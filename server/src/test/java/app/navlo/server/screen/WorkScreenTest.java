@@ -191,7 +191,7 @@ public class WorkScreenTest extends Screen {
         page.getByLabel("Narrow by text").fill("practice");
         row(page, "Practice: lime").click();
         assertThat(bar).containsText("2 chosen");
-        button(page, "More").click();
+        bar.getByText("More").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Set effort"))
                 .click();
         dialog(page).getByLabel("Minutes").fill("50");
