@@ -21,7 +21,8 @@ public class Screenshots extends Screen {
     public void ownTerm() {
         Page page = mira();
         page.navigate(address("/s/1/start"));
-        assertThat(page.getByText("Save the term")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
+        page.waitForTimeout(1_000);
         shoot(page, "own-term");
     }
 
