@@ -21,8 +21,8 @@ final class OwnTermBench {
     private OwnTermBench() {}
 
     static void run() throws IOException, InterruptedException {
-        table();
         several();
+        table();
     }
 
     private static void table() throws IOException, InterruptedException {
@@ -77,7 +77,8 @@ final class OwnTermBench {
         long began = System.nanoTime();
         ida.post(
                 "/api/students/1/works/together",
-                "{\"works\":[" + numbers + "],\"edit\":{\"possible\":\"" + (30 + run) + "\",\"clear\":[]}}");
+                "{\"works\":[" + numbers + "],\"edit\":{\"possible\":\"" + (30 + run)
+                        + "\",\"clear\":[]},\"back\":false,\"remove\":false,\"read\":false}");
         return since(began);
     }
 
