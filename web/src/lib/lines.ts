@@ -178,7 +178,7 @@ function isOff(day: string, daysOff: Asked['daysOff']): boolean {
 }
 
 /** The days of what repeats, from the first on, days off left out. */
-export function daysFrom(
+function daysFrom(
   first: string,
   step: number,
   last: string | null,
@@ -271,7 +271,7 @@ function firstOf(repeat: Repeat, from: string): string {
 }
 
 /** A line of an outline that names a day: what it says, with the line itself. */
-export interface OutlineRow extends Line {
+interface OutlineRow extends Line {
   line: string;
 }
 

@@ -28,7 +28,7 @@ function perDay(percent: string): Late {
 }
 
 /** What courses usually do, so that one press says it. */
-export const LATE_PRESETS: readonly (readonly [key: string, words: string, late: Late])[] = [
+const LATE_PRESETS: readonly (readonly [key: string, words: string, late: Late])[] = [
   ['none', 'costs nothing', PLAIN],
   ['five', '5 % a day', perDay('5')],
   ['ten', '10 % a day', perDay('10')],

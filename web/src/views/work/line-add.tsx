@@ -158,7 +158,7 @@ function Understood({
 }
 
 /** What repeats is counted: "Quiz 4, Quiz 5, …", or "Quiz 1, Quiz 2, …" where it has no number. */
-export function titlesOf(line: Line): string[] {
+function titlesOf(line: Line): string[] {
   if (line.days.length <= 1) return [line.title];
   const found = line.title.match(/\d+/);
   return line.days.map((_, at) =>

@@ -12,12 +12,12 @@ import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.rules.TimeSheet;
-import app.navlo.server.store.Calendars;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Files;
+import app.navlo.server.store.ImportFiles;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.OwnTimes;
@@ -57,7 +57,7 @@ class ImportDesk {
     private static final String SOURCE = "file:";
 
     private final Boards boards;
-    private final Calendars files;
+    private final ImportFiles files;
     private final Files contents;
     private final Changes changes;
     private final Links links;
@@ -71,7 +71,7 @@ class ImportDesk {
 
     ImportDesk(
             Boards boards,
-            Calendars files,
+            ImportFiles files,
             Files contents,
             Changes changes,
             Links links,
@@ -156,7 +156,7 @@ class ImportDesk {
 
     @Transactional(readOnly = true)
     public Preview preview(long student, Person person, long file, Choices choices) throws IOException {
-        Calendars.CalendarFile stored = files.file(student, file).orElseThrow(() -> Refusal.notFound("file"));
+        ImportFiles.ImportFile stored = files.file(student, file).orElseThrow(() -> Refusal.notFound("file"));
         Path content = java.nio.file.Files.createTempFile("navlo-file", ".in");
         try {
             try (OutputStream out = java.nio.file.Files.newOutputStream(content)) {

@@ -112,7 +112,7 @@ public class SchoolScreenTest extends Screen {
         assertThat(dialog(page)).containsText("web address");
         page.getByLabel("Its address").fill(standIns.college().address() + "/site/calendar/survey.ics");
         button(page, "See what it would bring").click();
-        assertThat(dialog(page)).containsText("Here already, as it is");
+        assertThat(dialog(page)).containsText("Here already, and stays as it is");
         assertAccessible(page);
         button(page, "Add the link").click();
         Locator calendar = link(page, "Surveying and Setting Out");
