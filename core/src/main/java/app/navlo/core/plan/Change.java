@@ -174,6 +174,12 @@ final class Change {
 
     /** To an earlier place, with what it waits for. */
     private boolean forward(int job, int target, int old) {
+        if (c.after[job].length == 0) {
+            sequence.next[target] = job;
+            System.arraycopy(sequence.order, target, sequence.next, target + 1, old - target);
+            look = target + 1;
+            return true;
+        }
         int next = target;
         int rest = 0;
         for (int k = target; k < old; k++) {
@@ -192,6 +198,11 @@ final class Change {
 
     /** To a later place, with what waits for it. */
     private boolean back(int job, int target, int old) {
+        if (c.successors[job].length == 0) {
+            System.arraycopy(sequence.order, old + 1, sequence.next, old, target - old);
+            sequence.next[target] = job;
+            return true;
+        }
         int next = old;
         int rest = 0;
         for (int k = old + 1; k <= target; k++) {

@@ -1,6 +1,7 @@
 package app.navlo.core.feedback;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -57,11 +58,24 @@ public class FeedbackTest {
         life.facts.add(new Fact.AnswersReleased(told, 1));
         life.facts.add(new Fact.ReadMarked(life.stamp(Actor.STUDENT, 5)));
         assertEquals(FeedbackStream.of(life.facts, NOW), List.of());
-        assertEquals(FeedbackCount.of(life.facts, NOW), new FeedbackCount(0, 0, null));
+        assertEquals(FeedbackCount.of(life.facts, NOW), new FeedbackCount(0, 0, null, false));
         FeedbackStream.Entry released = FeedbackStream.of(life.facts, release).get(0);
         assertEquals(released.place(), FeedbackStream.Place.ANSWERS);
         assertTrue(released.unread(), "it was told before the student looked, but came after");
-        assertEquals(FeedbackCount.of(life.facts, release), new FeedbackCount(1, 1, "H. Tarn"));
+        assertEquals(FeedbackCount.of(life.facts, release), new FeedbackCount(1, 1, "H. Tarn", false));
+    }
+
+    @Test
+    public void aWordOfOnesOwnWaitsUntilItIsAnswered() {
+        assertTrue(waits(life().said(Actor.STUDENT, "I can't open the file.")), "nobody has said anything yet");
+        assertFalse(waits(life().said(Actor.STUDENT, "Which scale?").said(Actor.TEACHER, "One to fifty.")));
+        assertFalse(waits(life().said(Actor.TEACHER, "Well seen.").said(Actor.STUDENT, "Thank you!")));
+        assertTrue(waits(life().said(Actor.TEACHER, "Well seen.").said(Actor.STUDENT, "May I add the roots?")));
+        assertFalse(waits(life().handedIn()));
+    }
+
+    private static boolean waits(FeedbackTest life) {
+        return FeedbackCount.of(life.facts, NOW).waits();
     }
 
     @Test

@@ -40,6 +40,10 @@ import org.jspecify.annotations.Nullable;
  * taken.
  */
 public final class MappedTable {
+    private static final Pattern THOUSANDS_BY_POINT = Pattern.compile("(?<=\\d)\\.(?=\\d{3})");
+    private static final Pattern THOUSANDS_BY_COMMA = Pattern.compile("(?<=\\d),(?=\\d{3}(\\D|$))");
+    private static final Pattern NO_DATE = Pattern.compile("[-–—]|(?i)none|n/a|no due date|no date|tba|tbd");
+
     private static final int LONGEST_TITLE = 300;
     private static final int LONGEST_TEXT = 20_000;
     private static final int MOST_ROWS = 50_000;
@@ -259,8 +263,8 @@ public final class MappedTable {
     /** With a point for its decimals, and no marks between thousands. */
     private String decimal(String value) {
         return mapping.decimals() == Decimals.COMMA
-                ? value.replaceAll("(?<=\\d)\\.(?=\\d{3})", "").replace(',', '.')
-                : value.replaceAll("(?<=\\d),(?=\\d{3}(\\D|$))", "");
+                ? THOUSANDS_BY_POINT.matcher(value).replaceAll("").replace(',', '.')
+                : THOUSANDS_BY_COMMA.matcher(value).replaceAll("");
     }
 
     private @Nullable Rational number(Row row, Field field) {
@@ -298,7 +302,7 @@ public final class MappedTable {
     }
 
     private DateWords.@Nullable When when(String value) {
-        return value.isEmpty() || value.matches("[-–—]|(?i)none|n/a|no due date|no date|tba|tbd")
+        return value.isEmpty() || NO_DATE.matcher(value).matches()
                 ? null
                 : DateWords.read(value, mapping.dates() == DateOrder.DAY_FIRST, asked.near());
     }

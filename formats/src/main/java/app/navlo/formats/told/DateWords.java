@@ -13,6 +13,8 @@ import org.jspecify.annotations.Nullable;
 
 /** Reads a day, and a time if there is one, as tables write them: 2026-11-24, 24.11.26 23:59, Tue 24 Nov, Nov 24 at 11:59pm. */
 public final class DateWords {
+    private static final Pattern SPACES = Pattern.compile("[\\s\\u00A0\\u202F]+");
+
     private static final String TIME =
             "(?:(?:[ T,]|at|by|um|kl\\.?)+(?<h>\\d{1,2})(?:[:.](?<m>\\d{2})(?:[:.]\\d{2}(?:\\.\\d+)?)?)?\\s*(?<half>[AaPp]\\.?[Mm]\\.?)?(?:\\s*(?:Z|[+-]\\d{2}:?\\d{2}|[A-Z]{2,5}|h|Uhr))?)?";
     private static final String WEEKDAY = "(?:(?:mon|tue|tues|wed|thu|thur|thurs|fri|sat|sun)[a-z]*\\.?,?\\s+)?";
@@ -41,7 +43,7 @@ public final class DateWords {
      * @throws IllegalArgumentException with a plain clause if it is no date
      */
     public static When read(String text, boolean dayFirst, LocalDate near) {
-        String plain = text.replaceAll("[\\s\\u00A0\\u202F]+", " ").strip();
+        String plain = SPACES.matcher(text).replaceAll(" ").strip();
         try {
             Matcher numbers = NUMBERS.matcher(plain);
             if (numbers.matches()) {

@@ -2,13 +2,16 @@ package app.navlo.formats.told;
 
 import app.navlo.core.work.WorkKind;
 import java.util.Locale;
+import java.util.regex.Pattern;
 
 /** What kind of work a title speaks of, where nothing else says it. */
 public final class KindWords {
+    private static final Pattern NO_LETTERS = Pattern.compile("[^\\p{L}]+");
+
     private KindWords() {}
 
     public static WorkKind kind(String title) {
-        String words = " " + title.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}]+", " ") + " ";
+        String words = " " + NO_LETTERS.matcher(title.toLowerCase(Locale.ROOT)).replaceAll(" ") + " ";
         if (words.contains(" quiz ") || words.contains(" quizzes ")) {
             return WorkKind.QUIZ;
         }

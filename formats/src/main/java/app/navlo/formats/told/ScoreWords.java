@@ -11,6 +11,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Reads a score as it is written down by hand or stands in a cell: 18, 18/20, 18 of 20, 85 %, A-, EX. */
 public final class ScoreWords {
+    private static final Pattern SPACES = Pattern.compile("[\\s\\u00A0]+");
+    private static final Pattern EXCUSED = Pattern.compile("ex|exc|excused|exempt|exempted|waived");
+
     private static final String NUMBER = "(\\d{1,8}(?:[.,]\\d{1,6})?)";
     private static final Pattern POINTS = Pattern.compile(NUMBER + "(?: ?(?:p|pt|pts|points?))?");
     private static final Pattern OF = Pattern.compile(
@@ -81,12 +84,12 @@ public final class ScoreWords {
      * @throws IllegalArgumentException with a plain clause if it is no score
      */
     public static Score read(String text, Map<String, Rational> letters) {
-        String plain = text.replaceAll("[\\s\\u00A0]+", " ").strip();
+        String plain = SPACES.matcher(text).replaceAll(" ").strip();
         String low = plain.toLowerCase(Locale.ROOT);
         if (NONE.contains(low)) {
             return Score.NOTHING;
         }
-        if (low.matches("ex|exc|excused|exempt|exempted|waived")) {
+        if (EXCUSED.matcher(low).matches()) {
             return new Score(null, null, null, null, true);
         }
         Matcher of = OF.matcher(low);

@@ -10,6 +10,8 @@ import java.util.regex.Pattern;
  * submitted" is no hand-in, and neither is "late work accepted".
  */
 public final class StateWords {
+    private static final Pattern NO_WORD = Pattern.compile("[^\\p{L}\\p{N}]+");
+
     private StateWords() {}
 
     /** How far a piece of work is, by a word for it. */
@@ -96,6 +98,6 @@ public final class StateWords {
 
     /** Lower case, single spaces, letters and digits only: the same for what means the same. */
     public static String plain(String text) {
-        return text.toLowerCase(Locale.ROOT).replaceAll("[^\\p{L}\\p{N}]+", " ").strip();
+        return NO_WORD.matcher(text.toLowerCase(Locale.ROOT)).replaceAll(" ").strip();
     }
 }

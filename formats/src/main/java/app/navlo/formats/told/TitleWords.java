@@ -8,6 +8,8 @@ import org.jspecify.annotations.Nullable;
 
 /** Reads what a title of a calendar or a table says beside the name of the work: a course's code, "is due", "opens". */
 public final class TitleWords {
+    private static final Pattern SPACES = Pattern.compile("\\s+");
+
     /** Which instant of a piece of work an entry is about. */
     public enum Edge {
         ITSELF,
@@ -68,7 +70,7 @@ public final class TitleWords {
     private TitleWords() {}
 
     public static Read read(String raw) {
-        String title = raw.replaceAll("\\s+", " ").strip();
+        String title = SPACES.matcher(raw).replaceAll(" ").strip();
         String code = null;
         Matcher brackets = IN_BRACKETS.matcher(title);
         if (brackets.find()) {

@@ -114,8 +114,26 @@ final class CollegeFiles {
             List<LocalDate> daysOff,
             Map<String, Course> courses,
             List<Item> items,
+            List<Announcement> announcements,
             List<Deed> happened,
             List<Deed> planned) {}
+
+    private List<Announcement> announcements() {
+        List<Announcement> all = new ArrayList<>();
+        for (JsonNode one : tree("/demo/announcements.yaml")) {
+            all.add(new Announcement(
+                    one.get("key").asString(),
+                    one.hasNonNull("course") ? one.get("course").asString() : null,
+                    LocalDateTime.parse(one.get("at").asString(), MOMENT)
+                            .atZone(zone)
+                            .toInstant(),
+                    one.get("by").asString(),
+                    one.get("title").asString(),
+                    one.get("text").asString(),
+                    one.hasNonNull("last") ? LocalDate.parse(one.get("last").asString()) : null));
+        }
+        return all;
+    }
 
     static Read read() {
         JsonNode school = tree("/demo/school.yaml");
@@ -169,6 +187,7 @@ final class CollegeFiles {
                 off,
                 courses,
                 items,
+                announcements(),
                 happened.stream().filter(deed -> !deed.at().isAfter(start)).toList(),
                 happened.stream().filter(deed -> deed.at().isAfter(start)).toList());
     }

@@ -7,6 +7,9 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
+import java.net.URI;
+import java.net.URLDecoder;
+import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
@@ -32,6 +35,7 @@ public final class CollegeServer implements AutoCloseable {
     /** Under which Mira's record is read and her work handed in. */
     public static final String TOKEN = "thornmere-box-4f1c9a";
 
+    private static final String PLACE = "/site/work/";
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST_BYTES = 200 << 20;
     private static final long SLOW_MILLIS = 3_000;
@@ -148,6 +152,9 @@ public final class CollegeServer implements AutoCloseable {
         if (path.equals("/")) {
             return page();
         }
+        if (path.startsWith(PLACE)) {
+            return place(exchange.getRequestURI());
+        }
         if (path.startsWith("/site/calendar/")) {
             String course = path.substring("/site/calendar/".length()).replaceFirst("\\.ics$", "");
             return tagged(
@@ -233,6 +240,27 @@ public final class CollegeServer implements AutoCloseable {
             college.store().answered(key, new CollegeStore.Answer(201, receipt.toString()));
             return Answer.json(201, receipt);
         }
+    }
+
+    /** The address of the page of a piece of work, from the root of this server. */
+    public static String place(String key) {
+        return PLACE + URLEncoder.encode(key, StandardCharsets.UTF_8).replace("+", "%20");
+    }
+
+    /** What a class sees of a piece of work: what is asked, by when, and where it goes. */
+    private Answer place(URI address) {
+        String key = URLDecoder.decode(address.getRawPath().substring(PLACE.length()), StandardCharsets.UTF_8);
+        Optional<Item> found = college().published().stream()
+                .filter(item -> item.key().equals(key))
+                .findFirst();
+        if (found.isEmpty()) {
+            return Answer.fault(404, "The school has no such work, or hasn't told of it yet.");
+        }
+        return new Answer(
+                200,
+                "text/html; charset=utf-8",
+                new WorkPage(college(), found.get()).write().getBytes(StandardCharsets.UTF_8),
+                null);
     }
 
     private Answer page() {

@@ -49,6 +49,19 @@ final class RecordWriter {
                 .put("email", course.email()));
         ArrayNode items = record.putArray("items");
         college.published().forEach(item -> items.add(item(item)));
+        ArrayNode said = record.putArray("announcements");
+        college.files().announcements().stream()
+                .filter(one -> !one.at().isAfter(college.now()))
+                .forEach(one -> said.addObject()
+                        .put("key", one.key())
+                        .put("course", one.course())
+                        .put("at", one.at().toString())
+                        .put("by", one.by())
+                        .put("title", one.title())
+                        .put("text", one.text())
+                        .put(
+                                "lastDay",
+                                one.lastDay() == null ? null : one.lastDay().toString()));
         ArrayNode told = record.putArray("deeds");
         deeds.stream().filter(deed -> deed.kind() != Deed.Kind.PUBLISHED).forEach(deed -> told.add(deed(deed)));
         return record;
@@ -74,6 +87,7 @@ final class RecordWriter {
                 .put("required", item.required())
                 .put("attempts", item.attempts() == 0 ? null : item.attempts())
                 .put("effortMinutes", item.effort())
+                .put("address", CollegeServer.place(item.key()))
                 .put("instructions", item.instructions());
         ArrayNode endings = node.putArray("fileTypes");
         item.takes().forEach(endings::add);

@@ -1,5 +1,6 @@
 package app.navlo.school.mail;
 
+import app.navlo.school.page.Html;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpHandler;
 import java.io.IOException;
@@ -62,29 +63,26 @@ final class MailPage implements HttpHandler {
         page.append(letters.isEmpty() ? "<p>No letter has come yet.</p>" : "<ol>");
         for (Letter letter : letters) {
             page.append("<li><a href=\"/%d\">%s</a><p>to %s</p><p>%s</p></li>"
-                    .formatted(letter.number(), text(letter.subject()), text(letter.to()), text(letter.date())));
+                    .formatted(
+                            letter.number(),
+                            Html.text(letter.subject()),
+                            Html.text(letter.to()),
+                            Html.text(letter.date())));
         }
         return page.append(letters.isEmpty() ? "" : "</ol>").toString();
     }
 
     private static String one(Letter letter) {
-        return "<p><a href=\"/\">All letters</a></p><h1>" + text(letter.subject()) + "</h1><dl>"
+        return "<p><a href=\"/\">All letters</a></p><h1>" + Html.text(letter.subject()) + "</h1><dl>"
                 + row("To", letter.to())
                 + row("From", letter.from())
                 + row("Answers go to", letter.replyTo())
                 + row("Date", letter.date())
                 + row("Comes with", String.join(", ", letter.files()))
-                + "</dl><pre>" + text(letter.text()) + "</pre>";
+                + "</dl><pre>" + Html.text(letter.text()) + "</pre>";
     }
 
     private static String row(String name, String value) {
-        return value.isEmpty() ? "" : "<dt>" + name + "</dt><dd>" + text(value) + "</dd>";
-    }
-
-    private static String text(String plain) {
-        return plain.replace("&", "&amp;")
-                .replace("<", "&lt;")
-                .replace(">", "&gt;")
-                .replace("\"", "&quot;");
+        return value.isEmpty() ? "" : "<dt>" + name + "</dt><dd>" + Html.text(value) + "</dd>";
     }
 }
