@@ -93,7 +93,29 @@ public class AccessMatrixTest extends DemoServer {
                 .filter(endpoint -> !endpoint.ofStudent())
                 .forEach(e -> others.add(e.method() + " " + e.path()));
         assertEquals(
-                others, Set.of("GET /api/session", "POST /api/people", "PUT /api/people/me", "POST /api/demo/clock"));
+                others,
+                Set.of(
+                        "GET /api/session",
+                        "POST /api/people",
+                        "PUT /api/people/me",
+                        "POST /api/demo/clock",
+                        "GET /api/news/{student}",
+                        "POST /api/news/{student}/marks",
+                        "POST /api/news/{student}/all"));
+    }
+
+    @Test
+    public void whatIsSeenIsTheReadersOwnWhoeverMayRead() {
+        String all = "{\"until\":\"2026-11-24T15:00:00Z\"}";
+        for (String who : List.of("student", "guardian", "other student", "other guardian")) {
+            int allowed = List.of("student", "guardian").contains(who) ? 0 : FORBIDDEN;
+            int read = signedIn.get(who).get("/api/news/" + MIRA).status();
+            int written = signedIn.get(who)
+                    .send("POST", "/api/news/" + MIRA + "/all", all)
+                    .status();
+            assertEquals(read == FORBIDDEN ? FORBIDDEN : 0, allowed, who + " reads: " + read);
+            assertEquals(written == FORBIDDEN ? FORBIDDEN : 0, allowed, who + " marks: " + written);
+        }
     }
 
     @Test

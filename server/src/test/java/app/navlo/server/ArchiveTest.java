@@ -104,6 +104,8 @@ public class ArchiveTest extends DemoServer {
                         "spring_session",
                         "spring_session_attributes",
                         "write_once",
+                        "seen_mark",
+                        "seen_until",
                         "demo_clock",
                         "outbox",
                         "flyway_schema_history",

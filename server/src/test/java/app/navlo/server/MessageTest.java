@@ -37,7 +37,7 @@ public class MessageTest extends DemoServer {
             {"Levelling: a closed loop", "Two dues", "in College gradebook. Which of them holds?"},
             {"Site section", "Sent back", "I need the section as a PDF"},
             {"Unit test 2", "Open it again", "scored 34 of 60, below the pass mark"},
-            {"Colour notes", "Scored nought", "scored 0 of 20"},
+            {"Colour notes", "Zero with a comment", "scored 0 of 20"},
             {"Level traverse", "I'm late", "was due on"},
             {"Soil essay, second", "An extension", "it would then be due on"},
             {"Evidence: mapping", "A question", "I have a question about “Evidence: mapping habitats”"},

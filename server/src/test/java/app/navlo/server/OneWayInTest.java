@@ -2,12 +2,20 @@ package app.navlo.server;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 
+import java.io.UncheckedIOException;
+import java.net.http.HttpRequest;
+import java.time.Duration;
 import java.time.LocalDate;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -179,5 +187,93 @@ public class OneWayInTest extends OwnServer {
             assertEquals(refused.status(), 422, refused.body());
             assertTrue(refused.fault().length() > 30);
         }
+    }
+
+    private static String table(String course, int rows) {
+        return "Title,Course,Due\n"
+                + IntStream.range(0, rows)
+                        .mapToObj(i -> course + " " + i + "," + course + "," + day(5 + i % 40))
+                        .collect(Collectors.joining("\n"));
+    }
+
+    private long many(String title) {
+        return board().get("works")
+                .valueStream()
+                .filter(work -> work.get("title").asString().startsWith(title + " "))
+                .count();
+    }
+
+    @Test
+    public void twoFilesOfOneTermAreTakenOneAfterTheOtherAndDoubleNothing() {
+        JsonNode one = Imports.look(asta, "first.csv", table("Weaving", 40));
+        JsonNode other = Imports.look(asta, "second.csv", table("Weaving", 60));
+        List<CompletableFuture<TestClient.Answer>> both = Stream.of(one, other)
+                .map(preview -> CompletableFuture.supplyAsync(() -> Imports.apply(asta, preview)))
+                .toList();
+        List<Integer> statuses =
+                both.stream().map(answer -> answer.join().status()).sorted().toList();
+        assertEquals(statuses, List.of(201, 412), "the later would do something else by then, and says so");
+        assertTrue(List.of(40L, 60L).contains(many("Weaving")), "one of them, whole");
+        if (many("Weaving") == 40) {
+            ok(Imports.apply(asta, Imports.again(asta, other, "{}")));
+        }
+        assertEquals(many("Weaving"), 60);
+    }
+
+    @Test
+    public void whoeverClosesTheBrowserInTheMiddleFindsItWholeOrNotAtAllAndCanPressAgain() throws Exception {
+        JsonNode preview = Imports.look(asta, "long.csv", table("Dyeing", 1_500));
+        String body = JSON.writeValueAsString(
+                Map.of("choices", preview.get("choices"), "fingerprint", preview.get("fingerprint")));
+        HttpRequest.Builder closed = asta.request(
+                        STUDENT + "/imports/" + preview.get("id").asLong() + "/application")
+                .header("Content-Type", "application/json")
+                .header("Idempotency-Key", "closed in the middle")
+                .timeout(Duration.ofMillis(200))
+                .POST(HttpRequest.BodyPublishers.ofString(body));
+        assertThrows(UncheckedIOException.class, () -> asta.send(closed));
+        long many = many("Dyeing");
+        assertTrue(many == 0 || many == 1_500, many + " are here: half of it");
+        JsonNode again = ok(asta.send(closed.timeout(Duration.ofMinutes(1))));
+        assertEquals(again.get("added").asInt(), 1_500);
+        assertEquals(many("Dyeing"), 1_500);
+        assertEquals(asta.get(STUDENT + "/imports/progress").json().get("of").asInt(), 0);
+    }
+
+    @Test
+    public void aLongWritingSaysHowFarItIs() {
+        JsonNode preview = Imports.look(asta, "longer.csv", table("Felting", 1_500));
+        CompletableFuture<TestClient.Answer> writing =
+                CompletableFuture.supplyAsync(() -> Imports.apply(asta, preview));
+        int most = 0;
+        while (!writing.isDone()) {
+            JsonNode progress = asta.get(STUDENT + "/imports/progress").json();
+            most = Math.max(most, progress.get("of").asInt());
+            assertTrue(progress.get("done").asInt() <= progress.get("of").asInt(), progress.toString());
+        }
+        ok(writing.join());
+        assertEquals(most, 1_500);
+    }
+
+    @Test
+    public void whatWasPutRightByHandStaysWhenTheFileIsReadAgain() {
+        String table = "Title,Course,Due,Points possible\nEwer,Pottery," + day(8) + ",20\n";
+        JsonNode first = Imports.look(asta, "kiln.csv", table);
+        String key = Imports.row(first, "Ewer").get("key").asString();
+        ok(Imports.apply(
+                asta,
+                Imports.again(
+                        asta,
+                        first,
+                        JSON.writeValueAsString(Map.of(
+                                "rows",
+                                List.of(Map.of("key", key, "possible", "35", "dueDay", day(11), "score", "30")))))));
+        assertEquals(work("Ewer").at("/score/points").asString(), "30");
+        JsonNode again = Imports.look(asta, "kiln.csv", table);
+        assertEquals(Imports.row(again, "Ewer").get("status").asString(), "CONFLICTING");
+        assertTrue(Imports.row(again, "Ewer").get("changes").toString().contains("as you set it"));
+        ok(Imports.apply(asta, again));
+        assertEquals(work("Ewer").at("/score/possible").asString(), "35");
+        assertEquals(work("Ewer").at("/score/points").asString(), "30");
     }
 }

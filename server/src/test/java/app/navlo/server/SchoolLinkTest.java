@@ -59,10 +59,12 @@ public class SchoolLinkTest extends DemoServer {
     }
 
     private static void addLink(TestClient mira, String form, int status) {
-        TestClient.Answer preview = mira.post(LINKS + "/preview", form);
-        assertEquals(preview.status(), 200, preview.body());
-        String body = "{\"link\":" + form + ",\"fingerprint\":" + preview.json().get("fingerprint") + "}";
-        TestClient.Answer added = mira.post(LINKS, body);
+        TestClient.Answer look = mira.post(LINKS + "/looks", form);
+        assertEquals(look.status(), 201, look.body());
+        JsonNode preview = look.json().get("preview");
+        String body = "{\"choices\":" + preview.get("choices") + ",\"fingerprint\":" + preview.get("fingerprint") + "}";
+        TestClient.Answer added =
+                mira.post(LINKS + "/looks/" + preview.get("id").asLong() + "/application", body);
         assertEquals(added.status(), status, added.body());
     }
 
@@ -361,7 +363,7 @@ public class SchoolLinkTest extends DemoServer {
         standIns.college().fault(Fault.MANY);
         String form =
                 "{\"kind\":\"CALENDAR\",\"address\":\"" + standIns.college().address() + "/site/calendar/soil.ics\"}";
-        TestClient.Answer refused = mira().post(LINKS + "/preview", form);
+        TestClient.Answer refused = mira().post(LINKS + "/looks", form);
         assertEquals(refused.status(), 422, refused.body());
         assertTrue(refused.body().contains("more than 30000 entries"), refused.body());
     }
@@ -382,10 +384,10 @@ public class SchoolLinkTest extends DemoServer {
     @Test(dataProvider = "badForms")
     public void whatCannotBeALinkIsRefusedByName(String form, String words) {
         TestClient.Answer refused = mira().post(
-                        LINKS + "/preview",
+                        LINKS + "/looks",
                         form.replace("SCHOOL", standIns.college().address()));
         if (words.isEmpty()) {
-            assertEquals(refused.status(), 200, refused.body());
+            assertEquals(refused.status(), 201, refused.body());
             return;
         }
         assertEquals(refused.status(), 422, refused.body());

@@ -40,6 +40,8 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)
+                        .requestMatchers("/api/news/{student}/**")
+                        .access(access.readers())
                         .requestMatchers("/api/**")
                         .authenticated()
                         .anyRequest()

@@ -34,6 +34,13 @@ public class StudentAccess implements AuthorizationManager<RequestAuthorizationC
         return new AuthorizationDecision(granted);
     }
 
+    /** Whoever may read of a student, for what is the reader's own. */
+    AuthorizationManager<RequestAuthorizationContext> readers() {
+        return (authentication, request) ->
+                new AuthorizationDecision(authentication.get().getPrincipal() instanceof Person person
+                        && allows(person, request.getVariables().get("student"), true));
+    }
+
     private boolean allows(Person person, String student, boolean reading) {
         if (!student.matches("\\d{1,18}")) {
             return false;

@@ -73,6 +73,7 @@ final class ArchiveTables {
             new Table("table_mapping", OF_STUDENT, "heads"),
             new Table("state_word", OF_STUDENT, "word"),
             new Table("unknown_aside", OF_STUDENT, "id"),
+            new Table("announcement", OF_STUDENT, "id"),
             new Table("message", OF_STUDENT, "id"),
             new Table(
                     "message_file",

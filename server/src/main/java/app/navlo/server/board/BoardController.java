@@ -4,10 +4,13 @@ import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.time.ServerClock;
+import java.time.LocalDate;
 import java.time.ZoneId;
+import org.jspecify.annotations.Nullable;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 @RestController
@@ -24,10 +27,20 @@ public class BoardController {
         this.clock = clock;
     }
 
-    /** Everything of a student, derived at this instant. */
+    /**
+     * Everything of a student, derived at this instant.
+     *
+     * @param asof a day that is past: as it was at its end, as Navlo knew it then; nothing can be changed in that
+     */
     @GetMapping("/api/students/{student}/board")
-    public BoardView board(@PathVariable long student, @AuthenticationPrincipal Person reader) {
+    public BoardView board(
+            @PathVariable long student,
+            @RequestParam(required = false) @Nullable LocalDate asof,
+            @AuthenticationPrincipal Person reader) {
         People.Student whose = people.student(student).orElseThrow(() -> Refusal.notFound("student"));
+        if (asof != null) {
+            return views.asItWas(boards.asItWas(student, ZoneId.of(reader.zone()), asof, clock.instant()), whose);
+        }
         return views.of(boards.read(student, ZoneId.of(reader.zone()), clock.instant()), whose, reader);
     }
 

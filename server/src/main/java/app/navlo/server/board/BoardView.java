@@ -169,6 +169,7 @@ public record BoardView(
      * @param effortSaid what was said before the time really spent corrected it; null where nothing did
      * @param minutesSpent really, by the student's own word
      * @param takesDone whether it may be reported as done, with nothing to hand over
+     * @param hasPlace whether it is known where it is done
      * @param files handed in, or lying ready in the draft
      */
     public record WorkView(
@@ -215,6 +216,7 @@ public record BoardView(
             @Nullable Integer effortSaid,
             int minutesSpent,
             boolean takesDone,
+            boolean hasPlace,
             int files) {}
 
     /**
@@ -233,9 +235,12 @@ public record BoardView(
             @Nullable String raw,
             String possible) {}
 
-    /** @param latestBy null exactly when {@code count} is 0 */
+    /**
+     * @param latestBy null exactly when {@code count} is 0
+     * @param waits whether a word of the student's own waits for an answer
+     */
     public record FeedbackView(
-            int count, int unread, @Nullable String latestBy) {}
+            int count, int unread, @Nullable String latestBy, boolean waits) {}
 
     public record PartsView(int done, int of, int postsLeft, int repliesLeft) {}
 

@@ -56,8 +56,16 @@ public class BoardViews {
     }
 
     public BoardView of(Board board, People.Student student, Person reader) {
+        return of(board, student, reader.role() == Role.STUDENT, drafts.fileCounts(board.student()));
+    }
+
+    /** Of a day that is past: nobody changes anything in it, and what lay in drafts isn't known any more. */
+    BoardView asItWas(Board board, People.Student student) {
+        return of(board, student, false, Map.of());
+    }
+
+    private BoardView of(Board board, People.Student student, boolean mayWrite, Map<Long, Integer> lyingReady) {
         Map<Long, Integer> handedIn = handIns.fileCounts(board.student());
-        Map<Long, Integer> lyingReady = drafts.fileCounts(board.student());
         Term term = board.terms().isEmpty()
                 ? null
                 : board.terms().values().iterator().next();
@@ -65,7 +73,7 @@ public class BoardViews {
                 board.now(),
                 board.zone().getId(),
                 new BoardView.StudentView(student.id(), student.name()),
-                reader.role() == Role.STUDENT,
+                mayWrite,
                 board.version(),
                 term == null
                         ? null

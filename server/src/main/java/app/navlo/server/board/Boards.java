@@ -1,12 +1,15 @@
 package app.navlo.server.board;
 
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.time.Deadline;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -37,6 +40,23 @@ public class Boards {
     /** Of what was closed and is kept to look at: of one term, or the courses that were closed by themselves. */
     public Board closed(long student, ZoneId zone, Instant now) {
         return read(storeroom.of(student), student, zone, now, true);
+    }
+
+    /**
+     * As it was at the end of a day that is past, as it was known then.
+     *
+     * @throws Refusal if the day isn't past
+     */
+    public Board asItWas(long student, ZoneId zone, LocalDate day, Instant now) {
+        ZoneId days = zone(
+                zone, storeroom.of(student).courses(), storeroom.of(student).terms());
+        Instant ends = Deadline.endOf(day, days).instant();
+        if (!ends.isBefore(now)) {
+            throw Refusal.invalid("asof", "Choose a day that is past.");
+        }
+        // Its last minute: the end itself is the next day already.
+        Instant then = ends.minus(Duration.ofMinutes(1));
+        return read(storeroom.asItWas(student, then), student, zone, then, false);
     }
 
     private static Board read(Stored stored, long student, ZoneId zone, Instant now, boolean closed) {

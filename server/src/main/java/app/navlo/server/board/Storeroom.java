@@ -17,6 +17,8 @@ import app.navlo.server.store.Works;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
+import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -78,13 +80,22 @@ class Storeroom {
                 : read(mark);
     }
 
+    /** What was known at an earlier instant: changes made since, and facts learnt since, are left out. */
+    Stored asItWas(long student, Instant then) {
+        Changes.Mark mark = changes.mark(student);
+        return read(mark, changes.notYet(student, then), then);
+    }
+
     private Stored read(Changes.Mark mark) {
+        return read(mark, changes.undone(mark.student()), Instant.MAX);
+    }
+
+    private Stored read(Changes.Mark mark, Set<Long> undone, Instant learntBy) {
         long student = mark.student();
-        Set<Long> undone = changes.undone(student);
         Map<Long, Course> standing = courses.all(student, undone);
         Map<Long, Term> known = terms.all(student, undone);
         Map<Long, Work> all = works.all(student, undone, standing);
-        Map<Long, List<RecordedFact>> happened = facts.all(student, undone);
+        Map<Long, List<RecordedFact>> happened = learntBy(learntBy, facts.all(student, undone));
         Map<Long, Own.Figures> figures = own.figures(student, undone);
         Efforts efforts = new Efforts(
                 all.values(),
@@ -108,5 +119,18 @@ class Storeroom {
                 ownCourses.aims(student, undone),
                 efforts,
                 new Books(standing, known, all.values(), happened, figures, efforts));
+    }
+
+    private static Map<Long, List<RecordedFact>> learntBy(Instant then, Map<Long, List<RecordedFact>> facts) {
+        if (then.equals(Instant.MAX)) {
+            return facts;
+        }
+        Map<Long, List<RecordedFact>> known = new HashMap<>();
+        facts.forEach((work, all) -> known.put(
+                work,
+                all.stream()
+                        .filter(one -> !one.fact().stamp().learnt().isAfter(then))
+                        .toList()));
+        return known;
     }
 }

@@ -82,6 +82,7 @@ public final class WorkViews {
                 entry.effort().corrected() ? entry.effort().said() : null,
                 entry.effort().spent(),
                 definition.takes().done(),
+                definition.rules().address() != null,
                 files);
     }
 
@@ -137,7 +138,7 @@ public final class WorkViews {
     }
 
     private static FeedbackView feedback(FeedbackCount count) {
-        return new FeedbackView(count.count(), count.unread(), count.latestBy());
+        return new FeedbackView(count.count(), count.unread(), count.latestBy(), count.waits());
     }
 
     private static @Nullable PartsView parts(@Nullable PartsDone parts) {

@@ -31,6 +31,7 @@ import app.navlo.server.store.Links;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.OwnTimes;
+import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Terms;
@@ -60,6 +61,8 @@ class DemoSeed {
     /** What the school calls the point at which the demo begins. */
     private static final String FROM_THE_START = "start";
 
+    private static final Duration LOOKED_OWN = Duration.ofHours(9);
+    private static final Duration LOOKED_GUARDIAN = Duration.ofDays(3);
     private static final Duration SITE_ASKED_AFTER = Duration.ofMinutes(15);
     private static final Duration BOOK_ASKED_AFTER = Duration.ofHours(14);
 
@@ -77,6 +80,7 @@ class DemoSeed {
     private final OwnTimes ownTimes;
     private final Own own;
     private final Links links;
+    private final SeenMarks seen;
 
     DemoSeed(
             People people,
@@ -92,7 +96,8 @@ class DemoSeed {
             Drafts drafts,
             OwnTimes ownTimes,
             Own own,
-            Links links) {
+            Links links,
+            SeenMarks seen) {
         this.people = people;
         this.changes = changes;
         this.courses = courses;
@@ -107,6 +112,7 @@ class DemoSeed {
         this.ownTimes = ownTimes;
         this.own = own;
         this.links = links;
+        this.seen = seen;
     }
 
     /** Does nothing if anybody is there already. */
@@ -140,6 +146,11 @@ class DemoSeed {
         }
         addLinks(student, change, school.student(), now, courseIds, workKeys);
         ownTimes.say(student, change, time(school, courseIds));
+        // She looked this morning, her guardian some days ago.
+        seen.all(new SeenMarks.Reader(student, student), now.minus(LOOKED_OWN));
+        school.guardians()
+                .forEach(guardian ->
+                        seen.all(new SeenMarks.Reader(ids.get(guardian), student), now.minus(LOOKED_GUARDIAN)));
     }
 
     /** To the two systems of the simulated school, which told all of it so far. */
@@ -248,7 +259,7 @@ class DemoSeed {
                     Work.Origin.SCHOOL,
                     file.name() + "/" + work.title(),
                     null,
-                    definition(course, work, times, ids),
+                    definition(course, file.name() + "/" + work.title(), work, times, ids),
                     Objects.requireNonNullElse(work.instructions(), "").strip()));
             ids.put(work.title(), id);
             workKeys.put(id, file.name() + "/" + work.title());
@@ -316,7 +327,8 @@ class DemoSeed {
         }
     }
 
-    private static Work.Definition definition(long course, WorkFile work, DemoTimes times, Map<String, Long> ids) {
+    private static Work.Definition definition(
+            long course, String key, WorkFile work, DemoTimes times, Map<String, Long> ids) {
         WorkKind kind = Objects.requireNonNullElse(work.kind(), WorkKind.ASSIGNMENT);
         return new Work.Definition(
                 course,
@@ -351,7 +363,7 @@ class DemoSeed {
                         work.ends() == null
                                 ? null
                                 : new WorkSheet.AppointmentSheet(times.at(work.due()), times.at(work.ends())),
-                        null,
+                        StandIns.place(key),
                         Set.of()));
     }
 

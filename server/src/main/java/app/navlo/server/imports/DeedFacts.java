@@ -42,7 +42,12 @@ public final class DeedFacts {
             FactKind kind,
             Actor actor,
             Map<String, Object> columns,
-            @Nullable String text) {}
+            @Nullable String text) {
+        /** The same, written down by the student. */
+        Made byHand() {
+            return new Made(kind, Actor.STUDENT, columns, text);
+        }
+    }
 
     /**
      * @param zone in which a day ends

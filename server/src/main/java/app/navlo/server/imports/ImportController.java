@@ -1,40 +1,31 @@
 package app.navlo.server.imports;
 
-import app.navlo.formats.csv.Mapping;
-import app.navlo.formats.csv.Recogniser.Recognised;
-import app.navlo.formats.csv.Recogniser.Unclear;
-import app.navlo.formats.told.StateWords;
-import app.navlo.formats.told.Told;
 import app.navlo.server.account.Person;
-import app.navlo.server.imports.ImportViews.ImportRow;
-import app.navlo.server.imports.ImportViews.ImportTrouble;
+import app.navlo.server.imports.ImportForms.ImportChoices;
+import app.navlo.server.imports.ImportForms.ImportConfirmation;
+import app.navlo.server.imports.ImportViews.ImportDone;
+import app.navlo.server.imports.ImportViews.ImportPreview;
+import app.navlo.server.imports.Intake.Taken;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.Figures;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.time.DayOfWeek;
-import java.time.LocalTime;
-import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.stream.IntStream;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -55,87 +46,12 @@ public class ImportController {
     private static final String FOLDER = "folder.zip";
 
     private final ImportDesk desk;
+    private final Progress progress;
 
-    ImportController(ImportDesk desk) {
+    ImportController(ImportDesk desk, Progress progress) {
         this.desk = desk;
+        this.progress = progress;
     }
-
-    /** What the columns of a table mean. */
-    public record MappingForm(
-            @NotNull @Size(max = 500, message = "At most 500 columns.")
-            List<Mapping.Field> fields,
-
-            Mapping.@NotNull DateOrder dates,
-            Mapping.@NotNull Decimals decimals) {}
-
-    /** @param name of one of theirs, or a new one */
-    public record CourseChoice(
-            @NotNull @Size(max = 1_000) String key,
-
-            @NotBlank(message = "Give the course a name.") @Size(max = 120, message = "At most 120 letters.")
-            String name) {}
-
-    public record WordChoice(@NotBlank @Size(max = 120) String word, StateWords.@NotNull Meaning meaning) {}
-
-    /**
-     * What a person says about what came in; what is null stands as it was read.
-     *
-     * @param source by which it is known here; null for what it calls itself
-     * @param knownAs who the student is in a bundle of several; null while nobody has chosen
-     * @param mapping of a table; null for what is recognised
-     * @param past how new work stands that was due before now and of which nothing is told
-     * @param grading whether categories and weights make the grade of courses that have none yet
-     * @param classes whether the hours of classes are taken as well
-     */
-    public record ImportChoices(
-            @Nullable @Size(max = 200, message = "At most 200 letters.")
-            String source,
-
-            @Nullable @Size(max = 300, message = "At most 300 letters.")
-            String knownAs,
-
-            @Nullable @Valid MappingForm mapping,
-
-            @NotNull @Size(max = 500, message = "At most 500 courses.")
-            List<@Valid CourseChoice> courses,
-
-            Wanted.@NotNull Past past,
-
-            @NotNull @Size(max = 500, message = "At most 500 words.")
-            List<@Valid WordChoice> words,
-
-            @NotNull @Size(max = 5_000, message = "At most 5000 rows.")
-            List<@Valid RowEdit> rows,
-
-            boolean grading,
-            boolean classes) {
-        ImportDesk.Choices choices() {
-            Map<String, String> named = new HashMap<>();
-            courses.forEach(course -> named.put(course.key(), course.name()));
-            Map<String, StateWords.Meaning> means = new HashMap<>();
-            words.forEach(word -> means.put(StateWords.plain(word.word()), word.meaning()));
-            Map<String, RowEdit> edits = new HashMap<>();
-            rows.forEach(row -> edits.put(row.key(), row));
-            return new ImportDesk.Choices(
-                    blank(source),
-                    blank(knownAs),
-                    mapping == null ? null : new Mapping(mapping.fields(), mapping.dates(), mapping.decimals()),
-                    named,
-                    past,
-                    means,
-                    edits,
-                    grading,
-                    classes);
-        }
-
-        private static @Nullable String blank(@Nullable String text) {
-            return text == null || text.isBlank() ? null : text.strip();
-        }
-    }
-
-    /** @param fingerprint of the preview that was confirmed */
-    public record ImportConfirmation(
-            @Valid @NotNull ImportChoices choices, @NotNull String fingerprint) {}
 
     /** Cells, or lines, as they were copied. @param name what they are called; it names the course of rows that name none */
     public record PastedForm(
@@ -144,70 +60,6 @@ public class ImportController {
 
             @NotBlank(message = "Say where it is from.") @Size(max = 120, message = "At most 120 letters.")
             String name) {}
-
-    public record ImportStudent(String id, String name, String email) {}
-
-    /** @param values of the first rows */
-    public record ImportColumn(String head, List<String> values) {}
-
-    /** @param weight a decimal; null where none is named */
-    public record ImportCategory(String name, @Nullable String weight) {}
-
-    /**
-     * A course that the source names.
-     *
-     * @param name what it is called here
-     * @param isNew whether it is to be added
-     * @param categories that make its grade if that is wanted; empty where they don't
-     */
-    public record ImportCourse(
-            String key, String told, String name, boolean isNew, int works, List<ImportCategory> categories) {}
-
-    /** A class that repeats each week. */
-    public record ImportClass(String title, DayOfWeek day, LocalTime starts, LocalTime ends) {}
-
-    /** What came in. */
-    public enum ImportKind {
-        CALENDAR,
-        TABLE,
-        BUNDLE
-    }
-
-    /**
-     * What reading it in would do.
-     *
-     * @param known whether this source was read in before
-     * @param students of a bundle, one of whom is to be chosen; empty for anything else
-     * @param columns of a table; empty for anything else
-     * @param unclear what a person has to say, because the table doesn't
-     * @param ready whether there is a plan: the student is chosen, the titles are known
-     * @param results scores and other entries of a gradebook
-     * @param records what would be kept as a second record, without an entry of a gradebook
-     * @param unknownWords for states, that a person is asked about
-     */
-    public record ImportPreview(
-            long id,
-            ImportKind kind,
-            boolean known,
-            ImportChoices choices,
-            List<ImportStudent> students,
-            List<ImportColumn> columns,
-            Set<Unclear> unclear,
-            boolean ready,
-            List<ImportCourse> courses,
-            List<ImportRow> rows,
-            int results,
-            int records,
-            List<ImportTrouble> troubles,
-            List<String> unknownWords,
-            List<ImportClass> classes,
-            String fingerprint) {}
-
-    /**
-     * @param change to be named when it is undone
-     * @param entries scores and states that came with it
-     */
-    public record ImportDone(long change, long link, int added, int changed, int gone, int entries) {}
 
     /** @param file one, or the tables of a bundle that was unpacked into a folder */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -227,10 +79,10 @@ public class ImportController {
         try {
             if (file.size() == 1) {
                 file.get(0).transferTo(content);
-                return view(desk.read(student, person, name(file.get(0)), content));
+                return ImportViews.preview(desk.read(student, person, name(file.get(0)), content));
             }
             pack(file, content);
-            return view(desk.read(student, person, FOLDER, content));
+            return ImportViews.preview(desk.read(student, person, FOLDER, content));
         } finally {
             Files.deleteIfExists(content);
         }
@@ -245,7 +97,7 @@ public class ImportController {
         Path content = Files.createTempFile("navlo-file", ".in");
         try {
             Files.writeString(content, pasted.text());
-            return view(desk.read(student, person, pasted.name().strip(), content));
+            return ImportViews.preview(desk.read(student, person, pasted.name().strip(), content));
         } finally {
             Files.deleteIfExists(content);
         }
@@ -305,7 +157,16 @@ public class ImportController {
             @AuthenticationPrincipal Person person,
             @Valid @RequestBody ImportChoices choices)
             throws IOException {
-        return view(desk.preview(student, person, file, choices.choices()));
+        return ImportViews.preview(desk.preview(student, person, file, choices.choices()));
+    }
+
+    /** How far the writing is. @param of all that is to be written; 0 while nothing is */
+    public record ImportProgress(int done, int of) {}
+
+    @GetMapping("/progress")
+    public ImportProgress progress(@PathVariable long student) {
+        Progress.Step step = progress.of(student);
+        return new ImportProgress(step.done(), step.of());
     }
 
     @PostMapping("/{file}/application")
@@ -317,91 +178,12 @@ public class ImportController {
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody ImportConfirmation confirmed)
             throws IOException {
-        ImportDesk.Applied done = desk.apply(
+        Taken done = desk.apply(
                 Writer.of(student, person, null, key),
                 person,
                 file,
                 confirmed.choices().choices(),
                 confirmed.fingerprint());
-        return new ImportDone(done.change(), done.link(), done.added(), done.changed(), done.gone(), done.entries());
-    }
-
-    private static ImportPreview view(ImportDesk.Preview preview) {
-        NewsPlan plan = preview.plan();
-        Told told = preview.told();
-        Recognised recognised = preview.read().recognised();
-        boolean ready = plan != null && told != null;
-        return new ImportPreview(
-                preview.file(),
-                ImportKind.valueOf(preview.read().kind().name()),
-                preview.known(),
-                choices(preview.choices()),
-                preview.read().students().stream()
-                        .map(one -> new ImportStudent(one.id(), one.name(), one.email()))
-                        .toList(),
-                columns(recognised),
-                recognised == null ? Set.of() : recognised.unclear(),
-                ready,
-                ready ? courses(plan, told, preview.read()) : List.of(),
-                ready ? ImportViews.rows(plan, told, preview.wanted()) : List.of(),
-                ready ? plan.results().size() : 0,
-                ready ? plan.recordsAlone() : 0,
-                ready ? ImportViews.troubles(plan) : List.of(),
-                ready ? told.beside().unknownWords() : List.of(),
-                ready
-                        ? told.beside().classes().stream()
-                                .map(one -> new ImportClass(one.title(), one.day(), one.starts(), one.ends()))
-                                .toList()
-                        : List.of(),
-                preview.fingerprint());
-    }
-
-    private static ImportChoices choices(ImportDesk.Choices chosen) {
-        Mapping mapping = chosen.mapping();
-        return new ImportChoices(
-                chosen.source(),
-                chosen.knownAs(),
-                mapping == null ? null : new MappingForm(mapping.fields(), mapping.dates(), mapping.decimals()),
-                chosen.courses().entrySet().stream()
-                        .map(entry -> new CourseChoice(entry.getKey(), entry.getValue()))
-                        .toList(),
-                chosen.past(),
-                chosen.words().entrySet().stream()
-                        .map(entry -> new WordChoice(entry.getKey(), entry.getValue()))
-                        .toList(),
-                List.copyOf(chosen.rows().values()),
-                chosen.grading(),
-                chosen.classes());
-    }
-
-    private static List<ImportCourse> courses(NewsPlan plan, Told told, Sources.ReadIn read) {
-        Map<String, String> saidThere = new HashMap<>();
-        if (read.told() != null) {
-            read.told().courses().forEach(course -> saidThere.put(course.key(), course.name()));
-        }
-        return plan.courses().stream()
-                .map(course -> new ImportCourse(
-                        course.key(),
-                        saidThere.getOrDefault(course.key(), course.name()),
-                        course.name(),
-                        course.ours() == null,
-                        (int) told.works().stream()
-                                .filter(work -> course.key().equals(work.courseKey()))
-                                .count(),
-                        course.grade().stream()
-                                .map(one -> new ImportCategory(one.name(), Figures.textOrNull(one.weight())))
-                                .toList()))
-                .toList();
-    }
-
-    private static List<ImportColumn> columns(@Nullable Recognised recognised) {
-        if (recognised == null) {
-            return List.of();
-        }
-        return IntStream.range(0, recognised.heads().size())
-                .mapToObj(place -> new ImportColumn(
-                        recognised.heads().get(place),
-                        recognised.sample().stream().map(row -> row.get(place)).toList()))
-                .toList();
+        return ImportDone.of(done);
     }
 }

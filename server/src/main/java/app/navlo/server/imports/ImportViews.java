@@ -3,15 +3,25 @@ package app.navlo.server.imports;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
+import app.navlo.formats.csv.Recogniser.Recognised;
+import app.navlo.formats.csv.Recogniser.Unclear;
+import app.navlo.formats.oneroster.Roster;
 import app.navlo.formats.told.Told;
+import app.navlo.server.imports.ImportForms.ImportChoices;
+import app.navlo.server.imports.Intake.Taken;
 import app.navlo.server.imports.NewsPlan.WorkRow;
+import app.navlo.server.imports.Previews.Looked;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.store.Work;
+import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.time.LocalTime;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** Writes down what reading something in would do, as it is sent. */
@@ -72,6 +82,169 @@ public final class ImportViews {
     /** @param where it is @param why it couldn't be read */
     public record ImportTrouble(String where, String why) {}
 
+    public record ImportStudent(String id, String name, String email) {}
+
+    /** @param values of the first rows */
+    public record ImportColumn(String head, List<String> values) {}
+
+    /** @param weight a decimal; null where none is named */
+    public record ImportCategory(String name, @Nullable String weight) {}
+
+    /**
+     * A course that the source names.
+     *
+     * @param name what it is called here
+     * @param isNew whether it is to be added
+     * @param categories that make its grade if that is wanted; empty where they don't
+     */
+    public record ImportCourse(
+            String key, String told, String name, boolean isNew, int works, List<ImportCategory> categories) {}
+
+    /** A class that repeats each week. */
+    public record ImportClass(String title, DayOfWeek day, LocalTime starts, LocalTime ends) {}
+
+    /** What came in. */
+    public enum ImportKind {
+        CALENDAR,
+        TABLE,
+        BUNDLE,
+        /** A school's system that tells of hand-ins. */
+        BOX
+    }
+
+    /**
+     * What reading it in would do.
+     *
+     * @param known whether this source was read in before
+     * @param students of a bundle, one of whom is to be chosen; empty for anything else
+     * @param columns of a table; empty for anything else
+     * @param unclear what a person has to say, because the table doesn't
+     * @param ready whether there is a plan: the student is chosen, the titles are known
+     * @param results scores and other entries of a gradebook
+     * @param happened deeds that a school's system tells one by one
+     * @param records what would be kept as a second record, without an entry of a gradebook
+     * @param unknownWords for states, that a person is asked about
+     */
+    public record ImportPreview(
+            long id,
+            ImportKind kind,
+            boolean known,
+            ImportChoices choices,
+            List<ImportStudent> students,
+            List<ImportColumn> columns,
+            Set<Unclear> unclear,
+            boolean ready,
+            List<ImportCourse> courses,
+            List<ImportRow> rows,
+            int results,
+            int happened,
+            int records,
+            List<ImportTrouble> troubles,
+            List<String> unknownWords,
+            List<ImportClass> classes,
+            String fingerprint) {}
+
+    /**
+     * @param change to be named when it is undone
+     * @param entries scores and states that came with it
+     */
+    public record ImportDone(long change, long link, int added, int changed, int gone, int entries) {
+        public static ImportDone of(Taken taken) {
+            return new ImportDone(
+                    taken.change(), taken.link(), taken.added(), taken.changed(), taken.gone(), taken.entries());
+        }
+    }
+
+    static ImportPreview preview(ImportDesk.Preview preview) {
+        Recognised recognised = preview.read().recognised();
+        return preview(
+                new Source(
+                        preview.file(),
+                        ImportKind.valueOf(preview.read().kind().name()),
+                        preview.known(),
+                        preview.read().students(),
+                        recognised,
+                        preview.read().told()),
+                preview.choices(),
+                preview.looked());
+    }
+
+    /**
+     * What is looked at.
+     *
+     * @param number by which it is asked for again
+     * @param students of a bundle of several
+     * @param recognised of a table; null for anything else
+     * @param said as it was told; null while it can't be read
+     */
+    public record Source(
+            long number,
+            ImportKind kind,
+            boolean known,
+            List<Roster.User> students,
+            @Nullable Recognised recognised,
+            @Nullable Told said) {}
+
+    /** @param looked null while something must be chosen first */
+    public static ImportPreview preview(Source source, Choices choices, @Nullable Looked looked) {
+        Recognised recognised = source.recognised();
+        boolean ready = looked != null;
+        Told.Beside beside = ready ? looked.told().beside() : Told.Beside.NOTHING;
+        return new ImportPreview(
+                source.number(),
+                source.kind(),
+                source.known(),
+                ImportForms.choices(choices),
+                source.students().stream()
+                        .map(one -> new ImportStudent(one.id(), one.name(), one.email()))
+                        .toList(),
+                columns(recognised),
+                recognised == null ? Set.of() : recognised.unclear(),
+                ready,
+                ready ? courses(looked, source.said()) : List.of(),
+                ready ? rows(looked.plan(), looked.told(), looked.wanted()) : List.of(),
+                ready ? looked.plan().results().size() : 0,
+                ready ? looked.plan().happened().size() : 0,
+                ready ? looked.plan().recordsAlone() : 0,
+                ready ? troubles(looked.plan()) : List.of(),
+                beside.unknownWords(),
+                beside.classes().stream()
+                        .map(one -> new ImportClass(one.title(), one.day(), one.starts(), one.ends()))
+                        .toList(),
+                ready ? looked.fingerprint() : "");
+    }
+
+    private static List<ImportCourse> courses(Looked looked, @Nullable Told said) {
+        Map<String, String> saidThere = new HashMap<>();
+        if (said != null) {
+            said.courses().forEach(course -> saidThere.put(course.key(), course.name()));
+        }
+        return looked.plan().courses().stream()
+                .map(course -> new ImportCourse(
+                        course.key(),
+                        saidThere.getOrDefault(course.key(), course.name()),
+                        course.name(),
+                        course.ours() == null,
+                        (int) looked.told().works().stream()
+                                .filter(work -> course.key().equals(work.courseKey()))
+                                .count(),
+                        course.grade().stream()
+                                .map(one -> new ImportCategory(one.name(), Figures.textOrNull(one.weight())))
+                                .toList()))
+                .toList();
+    }
+
+    private static List<ImportColumn> columns(@Nullable Recognised recognised) {
+        if (recognised == null) {
+            return List.of();
+        }
+        return IntStream.range(0, recognised.heads().size())
+                .mapToObj(place -> new ImportColumn(
+                        recognised.heads().get(place),
+                        recognised.sample().stream().map(row -> row.get(place)).toList()))
+                .toList();
+    }
+
     static List<ImportRow> rows(NewsPlan plan, Told told, Wanted wanted) {
         Map<String, Told.Work> works = new HashMap<>();
         told.works().forEach(work -> works.put(work.key(), work));
@@ -112,12 +285,7 @@ public final class ImportViews {
                 row.changes());
     }
 
-    /** Of a link, whose rows are taken as they are told. */
-    public static List<ImportRow> rows(NewsPlan plan, Told told) {
-        return rows(plan, told, Wanted.ALL);
-    }
-
-    public static List<ImportTrouble> troubles(NewsPlan plan) {
+    private static List<ImportTrouble> troubles(NewsPlan plan) {
         return plan.troubles().stream()
                 .map(trouble -> new ImportTrouble(trouble.where(), trouble.why()))
                 .toList();

@@ -2,6 +2,7 @@ package app.navlo.server.imports;
 
 import app.navlo.core.time.Deadline;
 import app.navlo.formats.told.Told;
+import app.navlo.server.imports.News.ToldAnnouncement;
 import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.store.Material.OtherRecord;
 import app.navlo.server.store.Work;
@@ -15,19 +16,23 @@ import org.jspecify.annotations.Nullable;
  *
  * @param courses that the link tells of, by its keys
  * @param happened deeds of work that is known or new, none of them a fact here already
+ * @param announced what is said to all, new or otherwise than before
  * @param results by the link's key of the work, those that say something that isn't here yet
  * @param dues that the link tells, by the same key
  * @param past keys of new work that was due before now, and of which nothing is told
+ * @param scoredByHand keys of work whose score the person wrote, not the source
  * @param records second records that come new or other than before, by the same key
  */
 public record NewsPlan(
         List<CourseRow> courses,
         List<WorkRow> works,
         List<ToldDeed> happened,
+        List<ToldAnnouncement> announced,
         Map<String, Told.Result> results,
         Map<String, Deadline> dues,
         Map<String, OtherRecord> records,
         Set<String> past,
+        Set<String> scoredByHand,
         List<Told.Trouble> troubles) {
     /**
      * @param ours null for one that is to be added
@@ -89,10 +94,12 @@ public record NewsPlan(
         courses = List.copyOf(courses);
         works = List.copyOf(works);
         happened = List.copyOf(happened);
+        announced = List.copyOf(announced);
         results = Map.copyOf(results);
         dues = Map.copyOf(dues);
         records = Map.copyOf(records);
         past = Set.copyOf(past);
+        scoredByHand = Set.copyOf(scoredByHand);
         troubles = List.copyOf(troubles);
     }
 
@@ -119,6 +126,7 @@ public record NewsPlan(
                                 || row.status() == Status.CHANGED
                                 || row.status() == Status.GONE)
                 && happened.isEmpty()
+                && announced.isEmpty()
                 && results.isEmpty()
                 && records.isEmpty();
     }

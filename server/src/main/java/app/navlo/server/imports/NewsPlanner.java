@@ -1,24 +1,17 @@
 package app.navlo.server.imports;
 
-import app.navlo.core.exact.Rational;
-import app.navlo.core.policy.KeptScore;
-import app.navlo.core.reason.Sentences;
 import app.navlo.core.reconcile.Reconciled;
 import app.navlo.core.reconcile.RecordEntry;
 import app.navlo.core.time.Deadline;
-import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Fact;
-import app.navlo.core.work.WorkItem;
-import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
+import app.navlo.server.imports.News.ToldAnnouncement;
 import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.imports.NewsPlan.CourseRow;
 import app.navlo.server.imports.NewsPlan.Status;
 import app.navlo.server.imports.NewsPlan.WorkRow;
-import app.navlo.server.rules.OwnField;
-import app.navlo.server.rules.WorkSheet;
-import app.navlo.server.rules.WorkSheet.AppointmentSheet;
+import app.navlo.server.store.Announcements.Announcement;
 import app.navlo.server.store.Links.Key;
 import app.navlo.server.store.Links.KeyKind;
 import app.navlo.server.store.Material.OtherRecord;
@@ -29,7 +22,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
@@ -52,16 +44,23 @@ public final class NewsPlanner {
     private Wanted wanted = Wanted.ALL;
     private final Map<String, Board.Entry> likened = new HashMap<>();
     private final Map<Long, OtherRecord> records;
+    private final Map<String, Announcement> announced;
 
     /**
      * @param byLikeness whether work of a like title and due is taken for the same: a second record names things its own way
      * @param records what this link told so far as a second record, by work
+     * @param announced what it announced so far, by its key
      */
     public NewsPlanner(
-            Board board, Map<KeyKind, Map<String, Key>> keys, boolean byLikeness, Map<Long, OtherRecord> records) {
+            Board board,
+            Map<KeyKind, Map<String, Key>> keys,
+            boolean byLikeness,
+            Map<Long, OtherRecord> records,
+            Map<String, Announcement> announced) {
         this.board = board;
         this.keys = keys;
         this.records = records;
+        this.announced = announced;
         this.byLikeness = byLikeness;
         board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
     }
@@ -102,28 +101,48 @@ public final class NewsPlanner {
         content.results().stream()
                 .filter(result -> byKey.containsKey(result.workKey()))
                 .filter(result -> byKey.get(result.workKey()).status() != Status.ASIDE)
-                .filter(result -> !isHere(resultKey(result)))
+                .filter(result -> !isHere(Happened.resultKey(result)))
                 .forEach(result -> results.put(result.workKey(), result));
         List<ToldDeed> happened = news.deeds().stream()
                 .filter(DeedFacts::knows)
                 .filter(deed -> !isHere(deed.key()))
                 .filter(deed ->
                         byKey.containsKey(deed.item()) && byKey.get(deed.item()).status() != Status.ASIDE)
-                .filter(deed -> !isHere(deed, byKey.get(deed.item()).ours()))
+                .filter(deed -> !isHereByAnotherWay(deed, byKey.get(deed.item()).ours()))
                 .toList();
         Set<String> past = new HashSet<>();
         for (int i = 0; i < works.size(); i++) {
             WorkRow row = works.get(i);
             boolean told = results.containsKey(row.key())
                     || happened.stream().anyMatch(deed -> deed.item().equals(row.key()));
-            if (row.status() == Status.NEW && !told && isPast(row)) {
+            if (wanted.asksPast() && row.status() == Status.NEW && !told && isPast(row)) {
                 past.add(row.key());
                 works.set(i, answered(row, results));
             }
         }
         Map<String, Deadline> dues = new HashMap<>();
         content.works().stream().filter(work -> work.due() != null).forEach(work -> dues.put(work.key(), work.due()));
-        return new NewsPlan(courses, works, happened, results, dues, second, past, content.troubles());
+        return new NewsPlan(
+                courses,
+                works,
+                happened,
+                news.announcements().stream().filter(this::isNews).toList(),
+                results,
+                dues,
+                second,
+                past,
+                wanted.scoredByHand(),
+                content.troubles());
+    }
+
+    /** Whether it wasn't announced before, or otherwise. What was undone isn't said again. */
+    private boolean isNews(ToldAnnouncement told) {
+        Announcement before = announced.get(told.key());
+        return before == null
+                || !(before.title().equals(told.title())
+                        && before.body().equals(told.text())
+                        && before.at().equals(told.at())
+                        && Objects.equals(before.lastDay(), told.lastDay()));
     }
 
     /** Whether it was to be handed in before now. */
@@ -154,35 +173,8 @@ public final class NewsPlanner {
         return key != null && !(wanted.undoneAgain() && key.undone());
     }
 
-    /** Whether the same happened here at the same instant: told by another way, and no second thing. */
-    private boolean isHere(ToldDeed deed, @Nullable Long work) {
-        Board.Entry entry = work == null ? null : entries.get(work);
-        return entry != null
-                && entry.recorded().stream()
-                        .anyMatch(one -> one.fact().stamp().at().equals(deed.at()) && isSame(one.fact(), deed));
-    }
-
-    private static boolean isSame(Fact fact, ToldDeed deed) {
-        boolean saysSame = !(fact instanceof Fact.Commented comment)
-                || comment.text().equals(deed.body().path("say").asString(""));
-        boolean ofSameAttempt = !(fact instanceof Fact.AnswersReleased released)
-                || released.attempt() == deed.body().path("attempt").asInt(1);
-        return kind(fact).equals(deed.kind()) && saysSame && ofSameAttempt;
-    }
-
-    /** "HANDED_IN" for what was handed in, as the hand-in box calls it. */
-    private static String kind(Fact fact) {
-        return fact.getClass()
-                .getSimpleName()
-                .replaceAll("(?<=[a-z])(?=[A-Z])", "_")
-                .toUpperCase(Locale.ROOT);
-    }
-
-    /** The same for as long as a result says the same. */
-    static String resultKey(Told.Result result) {
-        String points = result.points() == null ? "" : result.points().toString();
-        return "result " + result.workKey() + " " + result.status() + " " + points + " " + result.missing() + " "
-                + result.late() + " " + result.comment().hashCode();
+    private boolean isHereByAnotherWay(ToldDeed deed, @Nullable Long work) {
+        return work != null && Happened.isHere(deed, entries.get(work));
     }
 
     private CourseRow course(Told.Course course) {
@@ -209,6 +201,12 @@ public final class NewsPlanner {
                 wanted.grades().contains(course.key()) ? course.categories() : List.of());
     }
 
+    private Work.Definition definition(Told.Work work) {
+        Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
+        return Retold.definition(
+                work, course == null ? 0 : course, wanted.byHand().getOrDefault(work.key(), Set.of()));
+    }
+
     private Board.@Nullable Entry known(Told.Work work) {
         Key key = keys.get(KeyKind.WORK).get(work.key());
         return key == null ? null : entries.get(key.ours());
@@ -218,7 +216,7 @@ public final class NewsPlanner {
         boolean again = wanted.retake().contains(work.key());
         Key key = again ? null : keys.get(KeyKind.WORK).get(work.key());
         Board.Entry entry = known(work);
-        if (wanted.leave().contains(work.key())) {
+        if (entry == null && wanted.leave().contains(work.key())) {
             return row(work, Status.ASIDE, null, definition(work), List.of(), key == null, true);
         }
         if (entry == null && key != null && !(wanted.undoneAgain() && key.undone())) {
@@ -228,6 +226,9 @@ public final class NewsPlanner {
         if (entry == null) {
             entry = alike(work);
         }
+        if (entry == null && work.hint().notWork() != null && !again) {
+            return row(work, Status.ASIDE, null, definition(work), List.of(), false, true);
+        }
         if (entry == null) {
             WorkRow fresh = row(work, Status.NEW, null, definition(work), List.of(), true, true);
             return key != null && key.ours() != 0 ? fresh.again(key.ours()) : fresh;
@@ -235,36 +236,21 @@ public final class NewsPlanner {
         taken.add(entry.work().id());
         boolean brought = key == null ? broughtUnderAnotherKey(entry) : key.brought();
         if (!brought) {
-            List<String> conflicts = conflicts(work, entry);
+            List<String> conflicts = Retold.conflicts(work, entry);
             Status status = conflicts.isEmpty() ? Status.SAME : Status.CONFLICTING;
             return row(work, status, entry, null, conflicts, newKey, false);
         }
-        List<String> own = ownDiffers(work, entry);
+        List<String> own = Retold.ownDiffers(work, entry);
         if (!own.isEmpty()) {
             ownDiffers.put(work.key(), true);
         }
-        List<String> changes = changes(work, entry);
+        List<String> changes = Retold.changes(work, entry);
         if (changes.isEmpty() && !own.isEmpty()) {
             return row(work, Status.CONFLICTING, entry, null, own, newKey, true);
         }
         Work.Definition retold =
-                changes.isEmpty() ? null : retold(work, entry.work().definition());
+                changes.isEmpty() ? null : Retold.retold(work, entry.work().definition());
         return row(work, changes.isEmpty() ? Status.SAME : Status.CHANGED, entry, retold, changes, newKey, true);
-    }
-
-    /** What it tells otherwise than the source that brought the work. */
-    private List<String> conflicts(Told.Work work, Board.Entry entry) {
-        Work.Definition here = entry.work().definition();
-        List<String> conflicts = new ArrayList<>();
-        if (work.due() != null && !work.due().instant().equals(instant(here.due()))) {
-            conflicts.add("due here " + moment(here.due(), entry) + ", there " + moment(work.due(), entry));
-        }
-        Rational possible = here.marking().possible();
-        if (work.possible() != null && !possible.isZero() && !possible.equals(work.possible())) {
-            conflicts.add("of " + Sentences.number(possible) + " points here, of " + Sentences.number(work.possible())
-                    + " there");
-        }
-        return conflicts;
     }
 
     /** What is to be kept of it as a second record; null where nothing of it is new. Who told it when is written with it. */
@@ -272,7 +258,7 @@ public final class NewsPlanner {
         OtherRecord before = row.ours() == null ? null : records.get(row.ours());
         boolean asBefore = before == null
                 ? row.status() != Status.CONFLICTING
-                : before.title().equals(work.title()) && Objects.equals(before.due(), instant(work.due()));
+                : before.title().equals(work.title()) && Objects.equals(before.due(), Retold.instant(work.due()));
         boolean alone = row.brought() && !ownDiffers.containsKey(row.key());
         if (alone || row.ours() == null || asBefore) {
             return null;
@@ -281,7 +267,7 @@ public final class NewsPlanner {
                 "",
                 Instant.EPOCH,
                 work.title(),
-                instant(work.due()),
+                Retold.instant(work.due()),
                 null,
                 before == null ? null : before.points(),
                 before != null && before.missing());
@@ -320,7 +306,7 @@ public final class NewsPlanner {
             Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
             if (course != null && !keys.get(KeyKind.WORK).containsKey(work.key())) {
                 book.computeIfAbsent(course, any -> new ArrayList<>())
-                        .add(entry(work.key(), work.title(), instant(work.due())));
+                        .add(entry(work.key(), work.title(), Retold.instant(work.due())));
             }
         }
         book.forEach((course, entriesOfBook) -> {
@@ -330,7 +316,7 @@ public final class NewsPlanner {
                     .map(entry -> entry(
                             Long.toString(entry.work().id()),
                             entry.work().definition().title(),
-                            instant(entry.work().definition().due())))
+                            Retold.instant(entry.work().definition().due())))
                     .toList();
             Reconciled.of(site, entriesOfBook, List.of())
                     .matches()
@@ -356,103 +342,9 @@ public final class NewsPlanner {
                 .toList();
         return alike.stream()
                 .filter(entry ->
-                        Objects.equals(instant(entry.work().definition().due()), instant(work.due())))
+                        Objects.equals(Retold.instant(entry.work().definition().due()), Retold.instant(work.due())))
                 .findFirst()
                 .orElse(alike.size() == 1 ? alike.get(0) : null);
-    }
-
-    private List<String> changes(Told.Work work, Board.Entry entry) {
-        Work.Definition was = entry.work().definition();
-        List<String> changes = new ArrayList<>();
-        Set<OwnField> own = was.rules().own();
-        if (!was.title().equals(work.title()) && !own.contains(OwnField.TITLE)) {
-            changes.add("title was “" + was.title() + "”");
-        }
-        if (!Objects.equals(instant(was.due()), instant(work.due())) && !own.contains(OwnField.DUE)) {
-            changes.add("due was " + moment(was.due(), entry) + ", is " + moment(work.due(), entry));
-        }
-        if (!Objects.equals(was.opensAt(), work.opensAt()) && !own.contains(OwnField.OPENS)) {
-            changes.add("opens at another time");
-        }
-        boolean otherPoints = work.possible() != null
-                && !was.marking().possible().equals(work.possible())
-                && !own.contains(OwnField.POINTS);
-        if (otherPoints) {
-            changes.add("points possible were " + Sentences.number(was.marking().possible()) + ", are "
-                    + Sentences.number(work.possible()));
-        }
-        return changes;
-    }
-
-    /** What the student set by hand stands, and what the source tells otherwise is kept beside it. */
-    private static List<String> ownDiffers(Told.Work work, Board.Entry entry) {
-        Work.Definition was = entry.work().definition();
-        Set<OwnField> own = was.rules().own();
-        List<String> differs = new ArrayList<>();
-        if (own.contains(OwnField.DUE)
-                && work.due() != null
-                && !work.due().instant().equals(instant(was.due()))) {
-            differs.add(
-                    "due here, as you set it, " + moment(was.due(), entry) + "; there " + moment(work.due(), entry));
-        }
-        boolean points = own.contains(OwnField.POINTS)
-                && work.possible() != null
-                && !work.possible().equals(was.marking().possible());
-        if (points) {
-            differs.add("of " + Sentences.number(was.marking().possible()) + " points, as you set it; of "
-                    + Sentences.number(work.possible()) + " there");
-        }
-        return differs;
-    }
-
-    private static Work.Definition retold(Told.Work work, Work.Definition was) {
-        Set<OwnField> own = was.rules().own();
-        Rational possible = work.possible() == null || own.contains(OwnField.POINTS)
-                ? was.marking().possible()
-                : work.possible();
-        Work.Definition told = was.retold(
-                own.contains(OwnField.TITLE) ? was.title() : work.title(),
-                own.contains(OwnField.OPENS) ? was.opensAt() : work.opensAt(),
-                own.contains(OwnField.DUE) ? was.due() : work.due());
-        Stretch appointment = work.more() == null || own.contains(OwnField.DUE)
-                ? null
-                : work.more().appointment();
-        return (appointment == null ? told : told.at(AppointmentSheet.of(appointment)))
-                .marked(new WorkItem.Marking(
-                        possible, was.marking().passPercent(), was.marking().kept()));
-    }
-
-    private Work.Definition definition(Told.Work work) {
-        Told.More more = work.more();
-        Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
-        return new Work.Definition(
-                course == null ? 0 : course,
-                work.title(),
-                work.kind(),
-                more == null ? null : more.unit(),
-                work.category(),
-                more == null ? work.kind() != WorkKind.PRACTICE : more.required(),
-                more == null || more.expectsHandIn(),
-                new WorkItem.Marking(
-                        work.possible() == null ? Rational.ZERO : work.possible(), null, KeptScore.HIGHEST),
-                work.opensAt(),
-                more == null || more.appointment() == null
-                        ? work.due()
-                        : Deadline.at(more.appointment().start()),
-                more == null || more.closesAt() == null ? null : Deadline.at(more.closesAt()),
-                more == null ? null : more.attempts(),
-                null,
-                null,
-                more == null ? null : more.effortMinutes(),
-                more == null
-                        ? Work.Takes.ANYTHING
-                        : new Work.Takes(
-                                more.takesFiles(),
-                                more.takesText(),
-                                !more.takesFiles() && !more.takesText(),
-                                more.fileTypes()),
-                WorkSheet.with(more == null ? null : more.rubric(), more == null ? null : more.appointment())
-                        .doneAt(work.hint().address()));
     }
 
     /** What this link brought and no longer tells of. */
@@ -487,19 +379,9 @@ public final class NewsPlanner {
         if (beside.reach() == null || entry == null) {
             return true;
         }
-        Instant due = instant(entry.work().definition().due());
+        Instant due = Retold.instant(entry.work().definition().due());
         return due != null
                 && !due.isBefore(beside.reach().start())
                 && due.isBefore(beside.reach().endExclusive());
-    }
-
-    private static @Nullable Instant instant(@Nullable Deadline deadline) {
-        return deadline == null ? null : deadline.instant();
-    }
-
-    private static String moment(@Nullable Deadline deadline, Board.Entry entry) {
-        return deadline == null
-                ? "none"
-                : Sentences.moment(deadline.instant(), entry.course().details().zone());
     }
 }

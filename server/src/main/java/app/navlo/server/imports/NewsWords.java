@@ -23,6 +23,8 @@ public final class NewsWords {
         kinds.put(new Noun("entry of the gradebook", "entries of the gradebook"), (long)
                 plan.results().size());
         kinds.put(new Noun("second record", "second records"), (long) plan.recordsAlone());
+        kinds.put(new Noun("announcement", "announcements"), (long)
+                plan.announced().size());
         kinds.put(new Noun("new piece of work", "new pieces of work"), plan.many(Status.NEW));
         kinds.put(new Noun("changed piece of work", "changed pieces of work"), plan.many(Status.CHANGED));
         kinds.put(new Noun("piece of work gone", "pieces of work gone"), plan.many(Status.GONE));

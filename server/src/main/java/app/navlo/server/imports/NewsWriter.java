@@ -13,6 +13,7 @@ import app.navlo.server.imports.NewsPlan.CourseRow;
 import app.navlo.server.imports.NewsPlan.Status;
 import app.navlo.server.imports.NewsPlan.WorkRow;
 import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.store.Announcements;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
@@ -63,6 +64,8 @@ public class NewsWriter {
     private final Material material;
     private final Feedback feedback;
     private final Links links;
+    private final Progress progress;
+    private final Announcements announcements;
 
     NewsWriter(
             Changes changes,
@@ -72,7 +75,9 @@ public class NewsWriter {
             HandIns handIns,
             Material material,
             Feedback feedback,
-            Links links) {
+            Links links,
+            Progress progress,
+            Announcements announcements) {
         this.changes = changes;
         this.courses = courses;
         this.works = works;
@@ -81,6 +86,8 @@ public class NewsWriter {
         this.material = material;
         this.feedback = feedback;
         this.links = links;
+        this.progress = progress;
+        this.announcements = announcements;
     }
 
     /**
@@ -88,7 +95,14 @@ public class NewsWriter {
      * @return what was new, in words
      */
     public String write(Link link, NewsPlan plan, Board board, long change, Instant now) {
-        return new One(link, plan, board, change, now).write(NewsWords.of(plan));
+        progress.begin(
+                link.student(),
+                plan.works().size() + plan.happened().size() + plan.results().size());
+        try {
+            return new One(link, plan, board, change, now).write(NewsWords.of(plan));
+        } finally {
+            progress.end(link.student());
+        }
     }
 
     private static String cut(String text, int longest) {
@@ -126,12 +140,20 @@ public class NewsWriter {
 
         String write(String news) {
             plan.courses().forEach(this::course);
-            plan.works().forEach(this::work);
+            for (WorkRow row : plan.works()) {
+                work(row);
+                progress.step(link.student());
+            }
             int taken = 0;
             for (ToldDeed deed : plan.happened()) {
                 taken += deed(deed) ? 1 : 0;
+                progress.step(link.student());
             }
-            plan.results().forEach(this::result);
+            plan.results().forEach((key, result) -> {
+                result(key, result);
+                progress.step(link.student());
+            });
+            plan.announced().forEach(this::announce);
             plan.records().forEach(this::record);
             touched.forEach(work -> works.touch(work, change));
             String lines = troubles.stream()
@@ -230,6 +252,24 @@ public class NewsWriter {
             titles.put(row.key(), row.title());
         }
 
+        private void announce(News.ToldAnnouncement told) {
+            Long course = told.course() == null ? null : courseOf.get(told.course());
+            announcements.add(
+                    link.student(),
+                    change,
+                    new Announcements.Announcement(
+                            course,
+                            link.name(),
+                            told.key(),
+                            told.by(),
+                            told.title(),
+                            told.text(),
+                            told.at(),
+                            now,
+                            told.lastDay(),
+                            told.address()));
+        }
+
         private void dueMoved(long work, Work.Definition now) {
             Board.Entry entry = entries.get(work);
             Deadline before = entry == null ? null : entry.work().definition().due();
@@ -317,7 +357,7 @@ public class NewsWriter {
                 beside(key, work, result);
             }
             touched.add(work);
-            links.addKey(link.id(), change, KeyKind.DEED, NewsPlanner.resultKey(result), work, false);
+            links.addKey(link.id(), change, KeyKind.DEED, Happened.resultKey(result), work, false);
         }
 
         /** Only what isn't here already: a result comes whole each time that anything of it is new. */
@@ -332,7 +372,8 @@ public class NewsWriter {
             }
             boolean isFinal = result.status() == Told.Status.SCORED;
             Fact.Scored scored = lastScore(before);
-            boolean byHand = scored != null && scored.stamp().by() == Actor.STUDENT;
+            boolean written = plan.scoredByHand().contains(key);
+            boolean byHand = !written && scored != null && scored.stamp().by() == Actor.STUDENT;
             if (byHand && result.points() != null && !scored.points().equals(result.points())) {
                 beside(key, work, result);
                 return;
@@ -340,7 +381,8 @@ public class NewsWriter {
             boolean scoredSo = scored != null && scored.points().equals(result.points()) && scored.isFinal() == isFinal;
             if (result.points() != null && !scoredSo) {
                 BigDecimal points = Objects.requireNonNull(Rows.decimal(result.points()));
-                add(work, DeedFacts.scored(points, isFinal), at, link.name());
+                DeedFacts.Made made = DeedFacts.scored(points, isFinal);
+                add(work, written ? made.byHand() : made, at, link.name());
             }
             if (cameBack && (entry == null || entry.state().stage() != Stage.RETURNED)) {
                 add(work, fact(FactKind.RETURNED, Map.of("asks_redo", false)), at, link.name());

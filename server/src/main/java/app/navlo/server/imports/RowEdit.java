@@ -3,11 +3,16 @@ package app.navlo.server.imports;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.StateWords;
 import app.navlo.server.rules.Figures;
+import app.navlo.server.rules.OwnField;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.LocalDate;
 import java.time.LocalTime;
+import java.util.EnumSet;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -46,4 +51,22 @@ public record RowEdit(
         String score,
 
         StateWords.@Nullable Meaning state,
-        Wanted.@Nullable Past past) {}
+        Wanted.@Nullable Past past) {
+    /** What of the work it puts right. */
+    Set<OwnField> byHand() {
+        Set<OwnField> fields = EnumSet.noneOf(OwnField.class);
+        Map<OwnField, Optional<?>> said = Map.of(
+                OwnField.TITLE, Optional.ofNullable(title),
+                OwnField.COURSE, Optional.ofNullable(course),
+                OwnField.KIND, Optional.ofNullable(kind),
+                OwnField.CATEGORY, Optional.ofNullable(category),
+                OwnField.DUE, Optional.ofNullable(dueDay),
+                OwnField.POINTS, Optional.ofNullable(possible));
+        said.forEach((field, what) -> {
+            if (what.isPresent()) {
+                fields.add(field);
+            }
+        });
+        return fields;
+    }
+}

@@ -69,7 +69,7 @@ final class Sources {
      */
     record Asked(
             String fileName,
-            ImportDesk.Choices choices,
+            Choices choices,
             ZoneId zone,
             Set<String> courses,
             LocalDate near,

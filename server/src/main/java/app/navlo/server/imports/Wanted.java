@@ -1,27 +1,35 @@
 package app.navlo.server.imports;
 
+import app.navlo.server.rules.OwnField;
 import java.util.Map;
 import java.util.Set;
 
 /**
  * What a person says of the rows before they are written.
  *
- * @param leave keys of those that aren't to be taken
- * @param retake keys of those that were left out, or undone, before and are to be taken now
- * @param past what holds of new work that was due before now and of which nothing is told
+ * @param leave keys of new rows that aren't to be taken
+ * @param retake keys of those that were left out, or undone, before and are to be taken now; and of what seemed to be no work
+ * @param asksPast whether it is asked how new work stands that was due before now and of which nothing is told
+ * @param past what holds of that
  * @param pastOf the same for single rows, by key
  * @param undoneAgain whether what was undone before is taken again
  * @param grades keys of courses whose categories and weights are to make the grade
+ * @param byHand what was put right by hand, by key; no source overwrites it later
+ * @param scoredByHand keys of rows whose score was written by hand
  */
 public record Wanted(
         Set<String> leave,
         Set<String> retake,
+        boolean asksPast,
         Past past,
         Map<String, Past> pastOf,
         boolean undoneAgain,
-        Set<String> grades) {
+        Set<String> grades,
+        Map<String, Set<OwnField>> byHand,
+        Set<String> scoredByHand) {
     /** Nothing but what is told. */
-    public static final Wanted ALL = new Wanted(Set.of(), Set.of(), Past.NOT_HANDED_IN, Map.of(), false, Set.of());
+    public static final Wanted ALL =
+            new Wanted(Set.of(), Set.of(), false, Past.NOT_HANDED_IN, Map.of(), false, Set.of(), Map.of(), Set.of());
 
     /** How work stands that was due before anybody told Navlo of it. */
     public enum Past {
@@ -36,11 +44,8 @@ public record Wanted(
         retake = Set.copyOf(retake);
         pastOf = Map.copyOf(pastOf);
         grades = Set.copyOf(grades);
-    }
-
-    /** The same of all that is past, where nobody said otherwise of a row. */
-    public static Wanted past(Past past) {
-        return new Wanted(Set.of(), Set.of(), past, Map.of(), false, Set.of());
+        byHand = Map.copyOf(byHand);
+        scoredByHand = Set.copyOf(scoredByHand);
     }
 
     Past of(String key) {

@@ -18,6 +18,11 @@ public record StandIns(
     public static final String SITE = HERE + "/site/v1/";
     public static final String GRADEBOOK = HERE + "/gradebook/oneroster.zip";
 
+    /** The page of a piece of work at the simulated school. */
+    public static String place(String key) {
+        return HERE + CollegeServer.place(key);
+    }
+
     /** The address of a feed to try; null outside the demo. */
     public @Nullable String busyFeed() {
         return calendars == null ? null : calendars.address(CalendarShelf.ROWING);

@@ -132,7 +132,7 @@ public record MessageDraft(
                             title() + " waits for " + waitedFor(signal) + ", which is closed for me. Would you open"
                                     + " that again, or let me hand in " + title() + " without it?"));
                 case ZERO_WITHOUT_FEEDBACK ->
-                    drafts.add(draft("Scored nought", signal.kind(), "Scored nought: ", scored() + SEE_ME));
+                    drafts.add(draft("Zero with a comment", signal.kind(), "Scored zero: ", scored() + SEE_ME));
                 case QUESTION ->
                     lastPrivate()
                             .ifPresent(said -> drafts.add(draft(
@@ -264,7 +264,8 @@ public record MessageDraft(
                     .anyMatch(draft -> draft.answers() == SignalKind.ZERO_WITHOUT_FEEDBACK
                             || draft.answers() == SignalKind.REOPENING_OFFERED);
             if (zero && state.stage() == Stage.RETURNED && !drafted) {
-                drafts.add(draft("Scored nought", SignalKind.ZERO_WITH_COMMENT, "Scored nought: ", scored() + SEE_ME));
+                drafts.add(
+                        draft("Zero with a comment", SignalKind.ZERO_WITH_COMMENT, "Scored zero: ", scored() + SEE_ME));
             }
         }
 

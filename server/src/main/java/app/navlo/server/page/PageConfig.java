@@ -1,6 +1,7 @@
 package app.navlo.server.page;
 
 import java.time.Duration;
+import java.util.List;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.CacheControl;
 import org.springframework.web.servlet.config.annotation.ResourceHandlerRegistry;
@@ -10,9 +11,16 @@ import org.springframework.web.servlet.config.annotation.WebMvcConfigurer;
 /** Every address of a view is the same page; files whose names carry a digest of their content are kept for good. */
 @Configuration(proxyBeanMethods = false)
 class PageConfig implements WebMvcConfigurer {
+    private static final List<String> VIEWS = List.of(
+            "next", "work", "timeline", "feedback", "standing", "leeway", "pace", "files", "notes", "links", "start");
+
     @Override
     public void addViewControllers(ViewControllerRegistry views) {
         views.addViewController("/s/**").setViewName("forward:/index.html");
+        // Without a student they lead to one's own.
+        for (String view : VIEWS) {
+            views.addViewController("/" + view + "/**").setViewName("forward:/index.html");
+        }
     }
 
     @Override

@@ -4,9 +4,12 @@ import app.navlo.core.check.IllegalInput;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
+import org.springframework.core.io.ClassPathResource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.dao.QueryTimeoutException;
+import org.springframework.http.CacheControl;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.HttpStatusCode;
@@ -21,6 +24,7 @@ import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
+import org.springframework.web.servlet.resource.NoResourceFoundException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes every fault as problem details with a list of {@code faults}: field and message. */
@@ -54,6 +58,21 @@ public class Problems extends ResponseEntityExceptionHandler {
         response.setStatus(refusal.status().value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         json.writeValue(response.getOutputStream(), detail(refusal));
+    }
+
+    /** Whoever reads pages gets the page, which says that there is nothing there. */
+    @Override
+    protected @Nullable ResponseEntity<Object> handleNoResourceFoundException(
+            NoResourceFoundException none, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        String accepts = request.getHeader(HttpHeaders.ACCEPT);
+        boolean reads = accepts != null && accepts.contains(MediaType.TEXT_HTML_VALUE);
+        if (!reads || none.getResourcePath().startsWith("api/")) {
+            return super.handleNoResourceFoundException(none, headers, status, request);
+        }
+        return ResponseEntity.status(status)
+                .contentType(MediaType.TEXT_HTML)
+                .cacheControl(CacheControl.noCache())
+                .body(new ClassPathResource("static/index.html"));
     }
 
     @ExceptionHandler(Refusal.class)

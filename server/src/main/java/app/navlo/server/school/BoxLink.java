@@ -2,11 +2,13 @@ package app.navlo.server.school;
 
 import app.navlo.formats.told.Told;
 import app.navlo.server.imports.News;
+import app.navlo.server.imports.News.ToldAnnouncement;
 import app.navlo.server.imports.News.ToldDeed;
 import app.navlo.server.link.FeedFetcher;
 import app.navlo.server.link.FeedFetcher.FetchFault;
 import app.navlo.server.link.FeedFetcher.Fetched;
 import app.navlo.server.link.StandIns;
+import app.navlo.server.school.SchoolLink.LinkFault;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.Links;
 import java.io.ByteArrayOutputStream;
@@ -76,13 +78,16 @@ final class BoxLink implements SchoolLink {
             if (fetched.unchanged()) {
                 return News.unchanged(link.faring().upTo(), tag);
             }
-            BoxRecord record = new BoxRecord(read(fetched.content()), zone);
+            BoxRecord record =
+                    new BoxRecord(read(fetched.content()), link.access().address(), zone);
             deeds.addAll(record.deeds());
+            // First, so that what can't be read of them is told with the rest.
+            List<ToldAnnouncement> announced = record.announcements();
             Told told = record.told();
             boolean moved = !record.last().equals(upTo);
             upTo = record.last();
             if (!record.more()) {
-                return new News(told, true, deeds, upTo, moved ? null : fetched.tag());
+                return new News(told, true, deeds, announced, upTo, moved ? null : fetched.tag());
             }
         }
         throw new LinkFault(

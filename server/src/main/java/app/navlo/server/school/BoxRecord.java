@@ -9,16 +9,20 @@ import app.navlo.formats.told.KindWords;
 import app.navlo.formats.told.Told;
 import app.navlo.formats.told.Told.Trouble;
 import app.navlo.server.imports.DeedFacts;
+import app.navlo.server.imports.News.ToldAnnouncement;
 import app.navlo.server.imports.News.ToldDeed;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -28,13 +32,20 @@ final class BoxRecord {
     private static final int LONGEST_TITLE = 300;
     private static final int LONGEST_TEXT = 20_000;
     private static final int LONGEST_KEY = 500;
+    private static final int LONGEST_ANNOUNCED = 300;
+    private static final int LONGEST_NAME = 120;
+    private static final int LONGEST_ADDRESS = 1_900;
+    private static final Pattern ROOT = Pattern.compile("^(stand-in:|https?://[^/]+)");
 
     private final JsonNode record;
+    private final String address;
     private final ZoneId zone;
     private final List<Trouble> troubles = new ArrayList<>();
 
-    BoxRecord(JsonNode record, ZoneId zone) {
+    /** @param address of the hand-in box, for places that are told from its root */
+    BoxRecord(JsonNode record, String address, ZoneId zone) {
         this.record = record;
+        this.address = address;
         this.zone = zone;
     }
 
@@ -78,6 +89,33 @@ final class BoxRecord {
         return new Told(record.path("school").asString(""), courses, List.copyOf(works.values()), List.of(), troubles);
     }
 
+    /** Those that can be read. */
+    List<ToldAnnouncement> announcements() {
+        List<ToldAnnouncement> all = new ArrayList<>();
+        for (JsonNode one : record.path("announcements")) {
+            try {
+                String text = one.path("text").asString("");
+                String day = textOrNull(one, "lastDay");
+                Instant at = instant(one, "at");
+                if (at == null) {
+                    throw new IllegalArgumentException("it has no instant");
+                }
+                all.add(new ToldAnnouncement(
+                        wanted(one, "key", LONGEST_ANNOUNCED),
+                        textOrNull(one, "course"),
+                        at,
+                        wanted(one, "by", LONGEST_NAME),
+                        wanted(one, "title", LONGEST_TITLE),
+                        text.substring(0, Math.min(LONGEST_TEXT, text.length())),
+                        day == null ? null : LocalDate.parse(day),
+                        place(one)));
+            } catch (IllegalArgumentException | DateTimeException bad) {
+                troubles.add(new Trouble("an announcement", String.valueOf(bad.getMessage())));
+            }
+        }
+        return all;
+    }
+
     private Told.Work work(JsonNode item) {
         String key = wanted(item, "key", LONGEST_KEY);
         String title = wanted(item, "title", LONGEST_TITLE);
@@ -97,7 +135,18 @@ final class BoxRecord {
                 instant(item, "opens"),
                 due(item, "due"),
                 instructions.substring(0, Math.min(LONGEST_TEXT, instructions.length())),
-                more(item, title, possible));
+                more(item, title, possible),
+                new Told.Hint(null, null, place(item), null));
+    }
+
+    /** Where it is done: a whole address, or one from the root of the box. What is neither is passed over. */
+    private @Nullable String place(JsonNode item) {
+        String told = item.path("address").asString("");
+        if (told.startsWith("/") && !told.startsWith("//") && told.length() <= LONGEST_ADDRESS) {
+            Matcher root = ROOT.matcher(address);
+            return root.find() ? root.group() + told : null;
+        }
+        return told.matches("(?i)https?://\\S{1,1900}") ? told : null;
     }
 
     private Told.More more(JsonNode item, String title, @Nullable Rational possible) {

@@ -1,12 +1,14 @@
 package app.navlo.server.school;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.imports.ImportForms.ImportChoices;
+import app.navlo.server.imports.ImportForms.ImportConfirmation;
 import app.navlo.server.imports.ImportViews;
-import app.navlo.server.imports.ImportViews.ImportRow;
-import app.navlo.server.imports.ImportViews.ImportTrouble;
-import app.navlo.server.imports.NewsPlan;
+import app.navlo.server.imports.ImportViews.ImportDone;
+import app.navlo.server.imports.ImportViews.ImportKind;
+import app.navlo.server.imports.ImportViews.ImportPreview;
 import app.navlo.server.link.StandIns;
-import app.navlo.server.school.LinkDesk.Preview;
+import app.navlo.server.school.LinkLooks.Seen;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
@@ -18,7 +20,6 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -44,12 +45,14 @@ public class LinkController {
     private static final int MOST_IMPORTS = 50;
 
     private final LinkDesk desk;
+    private final LinkLooks looks;
     private final Links links;
     private final Changes changes;
     private final StandIns standIns;
 
-    LinkController(LinkDesk desk, Links links, Changes changes, StandIns standIns) {
+    LinkController(LinkDesk desk, LinkLooks looks, Links links, Changes changes, StandIns standIns) {
         this.desk = desk;
+        this.looks = looks;
         this.links = links;
         this.changes = changes;
         this.standIns = standIns;
@@ -123,30 +126,14 @@ public class LinkController {
         }
     }
 
-    /** @param fingerprint of the preview that was confirmed */
-    public record LinkConfirmation(
-            @Valid @NotNull LinkForm link, @NotNull String fingerprint) {}
-
     public record LinkSetting(
             @NotBlank(message = "Give it a name.") @Size(max = 200, message = "At most 200 letters.")
             String name,
 
             boolean paused) {}
 
-    /**
-     * What adding it would bring.
-     *
-     * @param courses its courses by name, those that are new
-     * @param happened things that happened to work, and entries of a gradebook
-     */
-    public record LinkPreview(
-            String name,
-            Set<LinkAbility> abilities,
-            List<String> courses,
-            List<ImportRow> rows,
-            int happened,
-            List<ImportTrouble> troubles,
-            String fingerprint) {}
+    /** What adding it would bring. */
+    public record LinkLook(Set<LinkAbility> abilities, ImportPreview preview) {}
 
     /** @param news what was new, in words */
     public record LinkAsked(String news) {}
@@ -193,41 +180,53 @@ public class LinkController {
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 
-    /** Asks the system, and writes nothing. */
-    @PostMapping("/preview")
-    public LinkPreview preview(
-            @PathVariable long student, @AuthenticationPrincipal Person person, @Valid @RequestBody LinkForm form) {
-        return view(desk.preview(student, person, form.access(), form.name()), form);
-    }
-
-    private LinkPreview view(Preview preview, LinkForm form) {
-        NewsPlan plan = preview.plan();
-        return new LinkPreview(
-                preview.name(),
-                abilities(form.kind()),
-                plan.courses().stream()
-                        .filter(course -> course.ours() == null)
-                        .map(NewsPlan.CourseRow::name)
-                        .toList(),
-                ImportViews.rows(plan, Objects.requireNonNull(preview.news().told())),
-                plan.happened().size() + plan.results().size(),
-                ImportViews.troubles(plan),
-                preview.fingerprint());
-    }
-
-    @PostMapping
+    /** Asks the system, and writes nothing. What it told is kept for half an hour. */
+    @PostMapping("/looks")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView add(
+    public LinkLook look(
+            @PathVariable long student, @AuthenticationPrincipal Person person, @Valid @RequestBody LinkForm form) {
+        Seen seen = looks.look(student, person, form.access(), form.name());
+        return new LinkLook(abilities(form.kind()), view(seen));
+    }
+
+    private static ImportPreview view(Seen seen) {
+        LinkLooks.Look look = seen.look();
+        ImportKind kind =
+                switch (look.kind()) {
+                    case BOX -> ImportKind.BOX;
+                    case ROSTER -> ImportKind.BUNDLE;
+                    case CALENDAR -> ImportKind.CALENDAR;
+                    case FILE -> ImportKind.TABLE;
+                };
+        ImportViews.Source source = new ImportViews.Source(look.number(), kind, false, List.of(), null, look.told());
+        return ImportViews.preview(source, seen.looked().choices(), seen.looked());
+    }
+
+    /** The same with what a person says of it. The school isn't asked again. */
+    @PostMapping("/looks/{look}/preview")
+    public ImportPreview preview(
             @PathVariable long student,
+            @PathVariable long look,
+            @AuthenticationPrincipal Person person,
+            @Valid @RequestBody ImportChoices choices) {
+        return view(looks.preview(student, person, look, choices.choices()));
+    }
+
+    /** Adds the link, and takes in what was confirmed. */
+    @PostMapping("/looks/{look}/application")
+    @ResponseStatus(HttpStatus.CREATED)
+    public ImportDone add(
+            @PathVariable long student,
+            @PathVariable long look,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
-            @Valid @RequestBody LinkConfirmation confirmed) {
-        return desk.add(
+            @Valid @RequestBody ImportConfirmation confirmed) {
+        return ImportDone.of(looks.add(
                 Writer.of(student, person, null, key),
                 person,
-                confirmed.link().access(),
-                confirmed.link().name(),
-                confirmed.fingerprint());
+                look,
+                confirmed.choices().choices(),
+                confirmed.fingerprint()));
     }
 
     @PutMapping("/{link}")

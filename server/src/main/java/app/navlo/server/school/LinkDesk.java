@@ -9,9 +9,6 @@ import app.navlo.server.imports.NewsPlan;
 import app.navlo.server.imports.NewsWords;
 import app.navlo.server.imports.NewsWriter;
 import app.navlo.server.imports.Planners;
-import app.navlo.server.imports.Wanted;
-import app.navlo.server.link.FeedFetcher;
-import app.navlo.server.link.StandIns;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.school.Asking.Stage;
@@ -21,8 +18,6 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Sha256;
-import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
 import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.OneChange;
@@ -35,7 +30,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -46,7 +40,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 class LinkDesk {
-    private static final Duration EVERY = Duration.ofMinutes(15);
+    static final Duration EVERY = Duration.ofMinutes(15);
     private static final List<Duration> PAUSES = List.of(
             Duration.ofMinutes(2),
             Duration.ofMinutes(15),
@@ -55,7 +49,6 @@ class LinkDesk {
             Duration.ofHours(24));
     private static final int LONGEST_FAULT = 400;
     private static final int LONGEST_NAME = 200;
-    private static final int MOST_LINKS = 40;
 
     private final Map<Links.Kind, SchoolLink> kinds = new EnumMap<>(Links.Kind.class);
     private final Links links;
@@ -63,13 +56,10 @@ class LinkDesk {
     private final People people;
     private final Changes changes;
     private final OneChange one;
-    private final WriteOnce once;
     private final NewsWriter writer;
     private final Planners planners;
     private final Material material;
     private final Asking asking;
-    private final FeedFetcher fetcher;
-    private final StandIns standIns;
     private final TransactionTemplate transaction;
     private final LiveFeed live;
     private final ServerClock clock;
@@ -81,13 +71,10 @@ class LinkDesk {
             People people,
             Changes changes,
             OneChange one,
-            WriteOnce once,
             NewsWriter writer,
             Planners planners,
             Material material,
             Asking asking,
-            FeedFetcher fetcher,
-            StandIns standIns,
             TransactionTemplate transaction,
             LiveFeed live,
             ServerClock clock) {
@@ -97,13 +84,10 @@ class LinkDesk {
         this.people = people;
         this.changes = changes;
         this.one = one;
-        this.once = once;
         this.writer = writer;
         this.planners = planners;
         this.material = material;
         this.asking = asking;
-        this.fetcher = fetcher;
-        this.standIns = standIns;
         this.transaction = transaction;
         this.live = live;
         this.clock = clock;
@@ -133,81 +117,8 @@ class LinkDesk {
         return asking.stage(link);
     }
 
-    /** @param news as it was told @param plan what it would do here @param fingerprint the same while it would do this */
-    record Preview(News news, NewsPlan plan, String name, String fingerprint) {}
-
-    /** Asks it, and says what it would bring. Nothing is written. @throws Refusal with what is wrong with it */
-    Preview preview(long student, Person person, Links.Access access, @Nullable String name) {
-        boolean ours = !standIns.resolve(access.address()).equals(access.address());
-        if (!ours) {
-            fetcher.address(access.address());
-        }
-        Link link = new Link(
-                0,
-                student,
-                Objects.requireNonNullElse(name, ""),
-                false,
-                access,
-                new Links.Faring(null, null, null, null, null, 0, null, null));
-        Board board = board(student, person);
-        try {
-            News news = kind(link).ask(link, board.zone());
-            NewsPlan plan = planners.of(link, board).plan(news, wanted(link));
-            String source = Objects.requireNonNull(news.told()).source();
-            String called = name != null && !name.isBlank() ? name.strip() : source.isBlank() ? "School" : source;
-            return new Preview(news, plan, cut(called, LONGEST_NAME), fingerprint(plan));
-        } catch (LinkFault fault) {
-            throw Refusal.invalid("address", String.valueOf(fault.getMessage()));
-        }
-    }
-
-    /** A calendar tells nothing of hand-ins: what it first tells of and is past by then counts as handed in on time. */
-    private static Wanted wanted(Link link) {
-        boolean first =
-                link.access().kind() == Links.Kind.CALENDAR && link.faring().toldAt() == null;
-        return first ? Wanted.past(Wanted.Past.ON_TIME) : Wanted.ALL;
-    }
-
-    private static String fingerprint(NewsPlan plan) {
-        return Sha256.of(plan.works().stream().map(Object::toString).collect(Collectors.joining("\n")) + "\n"
-                + plan.happened().size() + " " + plan.results().size() + " "
-                + plan.records().size());
-    }
-
     private static String cut(String text, int longest) {
         return text.substring(0, Math.min(longest, text.length()));
-    }
-
-    /** @throws Refusal if it would bring anything else by now than what was confirmed */
-    EditedView add(Writer by, Person person, Links.Access access, @Nullable String name, String fingerprint) {
-        Preview preview = preview(by.student(), person, access, name);
-        if (!preview.fingerprint().equals(fingerprint)) {
-            throw Refusal.changedSince("What this link would bring");
-        }
-        if (standing(by.student()).size() >= MOST_LINKS) {
-            throw Refusal.conflict("There are " + MOST_LINKS + " links already", "Remove one that isn't needed.");
-        }
-        Instant now = clock.instant();
-        String asked = "link " + access.address() + " " + fingerprint;
-        EditedView added = transaction.execute(status ->
-                once.run(new WriteOnce.Once(by.student(), by.person(), by.key(), asked, now), EditedView.class, () -> {
-                    String summary = "Added the link " + NewsWords.summary(preview.name(), preview.plan());
-                    long change = changes.add(new Changes.NewChange(
-                            by.student(), by.person(), ChangeKind.IMPORT, now, preview.name(), cut(summary, 400)));
-                    long id = links.add(
-                            by.student(),
-                            change,
-                            preview.name(),
-                            access,
-                            preview.news().upTo(),
-                            now);
-                    Link link = find(by.student(), id);
-                    String news = writer.write(link, preview.plan(), board(by.student(), person), change, now);
-                    links.answered(id, preview.news().upTo(), preview.news().tag(), news, now, now.plus(EVERY));
-                    return new EditedView(change, id);
-                }));
-        live.changed(by.student());
-        return Objects.requireNonNull(added);
     }
 
     EditedView set(Writer by, long id, String name, boolean paused) {
@@ -300,7 +211,7 @@ class LinkDesk {
         return Objects.requireNonNull(transaction.execute(status -> {
             changes.lock(link.student());
             Board board = board(link.student(), zone);
-            NewsPlan plan = planners.of(link, board).plan(news, wanted(link));
+            NewsPlan plan = planners.of(link, board).plan(news);
             asking.reached(link.id(), Stage.WRITING);
             String words = null;
             if (!plan.isEmpty()) {
@@ -316,10 +227,6 @@ class LinkDesk {
             links.answered(link.id(), news.upTo(), news.tag(), words, now, now.plus(EVERY));
             return Objects.requireNonNullElse(words, "nothing new");
         }));
-    }
-
-    private Board board(long student, Person person) {
-        return board(student, ZoneId.of(person.zone()));
     }
 
     private Board board(long student, ZoneId zone) {

@@ -13,6 +13,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
@@ -24,6 +25,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -178,10 +180,14 @@ public class GradeController {
 
     public record ScenarioView(long id, String name, WhatIfForm whatIf) {}
 
+    /** @param asof a day that is past: as it was at its end, as Navlo knew it then */
     @GetMapping
     public GradeView read(
-            @PathVariable long student, @PathVariable long course, @AuthenticationPrincipal Person reader) {
-        return desk.read(student, course, reader);
+            @PathVariable long student,
+            @PathVariable long course,
+            @RequestParam(required = false) @Nullable LocalDate asof,
+            @AuthenticationPrincipal Person reader) {
+        return desk.read(student, course, asof, reader);
     }
 
     /** Saves nothing. */

@@ -65,8 +65,11 @@ class GradeDesk {
     }
 
     @Transactional(readOnly = true)
-    public GradeView read(long student, long course, Person reader) {
-        Board board = boards.read(student, ZoneId.of(reader.zone()), clock.instant());
+    public GradeView read(long student, long course, @Nullable LocalDate asof, Person reader) {
+        ZoneId zone = ZoneId.of(reader.zone());
+        Board board = asof == null
+                ? boards.read(student, zone, clock.instant())
+                : boards.asItWas(student, zone, asof, clock.instant());
         CourseBook book = board.books().get(course);
         if (book == null) {
             throw Refusal.notFound("course");

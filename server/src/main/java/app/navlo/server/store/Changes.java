@@ -20,9 +20,11 @@ public class Changes {
     public static final String TYPED_IN = "typed in";
 
     private final JdbcClient db;
+    private final Device device;
 
-    Changes(JdbcClient db) {
+    Changes(JdbcClient db, Device device) {
         this.db = db;
+        this.device = device;
     }
 
     /** @param person who made it; null for the system */
@@ -58,8 +60,8 @@ public class Changes {
     public long add(NewChange change, @Nullable Long undoes) {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
-                INSERT INTO change (student_id, person_id, kind, at, source, summary, undoes)
-                VALUES (:student, :person, :kind, :at, :source, :summary, :undoes)
+                INSERT INTO change (student_id, person_id, kind, at, source, summary, undoes, device)
+                VALUES (:student, :person, :kind, :at, :source, :summary, :undoes, :device)
                 """)
                 .param("student", change.student())
                 .param("person", change.person())
@@ -68,6 +70,7 @@ public class Changes {
                 .param("source", change.source())
                 .param("summary", change.summary())
                 .param("undoes", undoes)
+                .param("device", device.current())
                 .update(key, "id");
         return key.getKeyAs(Long.class);
     }
@@ -95,6 +98,39 @@ public class Changes {
                 .param("most", atMost)
                 .query(Changes::change)
                 .list();
+    }
+
+    /** @param device from which it was made; null for none */
+    public record Made(Change change, @Nullable String device) {}
+
+    /** Those after an instant, the latest first, with where they were made. */
+    public List<Made> since(long student, Instant since) {
+        return db.sql("""
+                SELECT id, student_id, person_id, kind, at, source, summary, undoes, device
+                FROM change WHERE student_id = :student AND at > :since ORDER BY id DESC
+                """)
+                .param("student", student)
+                .param("since", since)
+                .query((row, n) -> new Made(change(row, n), row.getString("device")))
+                .list();
+    }
+
+    /** The changes that don't count at an earlier instant: made later, or undone by then. What a demo begins with always counts. */
+    public Set<Long> notYet(long student, Instant then) {
+        List<Change> all =
+                db.sql("""
+                SELECT id, student_id, person_id, kind, at, source, summary, undoes
+                FROM change WHERE student_id = :student ORDER BY id DESC
+                """).param("student", student).query(Changes::change).list();
+        Set<Long> out = new HashSet<>();
+        for (Change change : all) {
+            if (change.at().isAfter(then) && change.kind() != ChangeKind.SEED) {
+                out.add(change.id());
+            } else if (change.undoes() != null && !out.contains(change.id())) {
+                out.add(change.undoes());
+            }
+        }
+        return out;
     }
 
     /**

@@ -247,4 +247,18 @@ public class Material {
                 .param("gone", gone)
                 .update();
     }
+
+    /** A file that came with a piece of work. */
+    public record Added(long work, long change, String name) {}
+
+    /** Files of all work of a student that came by these changes. */
+    public List<Added> addedBy(Collection<Long> changes) {
+        return changes.isEmpty()
+                ? List.of()
+                : db.sql("SELECT work_id, change_id, name FROM attachment WHERE change_id IN (:changes) ORDER BY id")
+                        .param("changes", changes)
+                        .query((row, n) ->
+                                new Added(row.getLong("work_id"), row.getLong("change_id"), row.getString("name")))
+                        .list();
+    }
 }

@@ -311,4 +311,16 @@ public class Works {
                 .query(Long.class)
                 .list();
     }
+
+    /** Which change first told of each piece of work. */
+    public Map<Long, Long> broughtBy(long student) {
+        Map<Long, Long> first = new HashMap<>();
+        db.sql("""
+                SELECT r.work_id, MIN(r.change_id) AS first FROM work_revision r JOIN work w ON w.id = r.work_id
+                WHERE w.student_id = :student GROUP BY r.work_id
+                """).param("student", student).query(row -> {
+            first.put(row.getLong("work_id"), row.getLong("first"));
+        });
+        return first;
+    }
 }

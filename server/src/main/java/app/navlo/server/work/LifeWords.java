@@ -8,10 +8,10 @@ import java.util.Locale;
 import org.jspecify.annotations.Nullable;
 
 /** Says each fact in plain words. A hidden score is never said. */
-final class LifeWords {
+public final class LifeWords {
     private LifeWords() {}
 
-    static String of(Fact fact, ZoneId zone) {
+    public static String of(Fact fact, ZoneId zone) {
         if (fact instanceof Fact.DraftStarted) {
             return "Draft begun";
         }

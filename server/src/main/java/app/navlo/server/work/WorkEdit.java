@@ -61,7 +61,9 @@ public record WorkEdit(
         Integer effortMinutes,
 
         @Nullable
-        @Pattern(regexp = "|(?i)https?://\\S{1,1990}", message = "An address looks like https://school.example/essay.")
+        @Pattern(
+                regexp = "|(?i)(https?://|stand-in:/site/)\\S{1,1990}",
+                message = "An address looks like https://school.example/essay.")
         String address,
 
         @NotNull List<OwnField> clear) {

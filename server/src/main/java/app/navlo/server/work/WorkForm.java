@@ -64,7 +64,9 @@ public record WorkForm(
         Integer effortMinutes,
 
         @Nullable
-        @Pattern(regexp = "|(?i)https?://\\S{1,1990}", message = "An address looks like https://school.example/essay.")
+        @Pattern(
+                regexp = "|(?i)(https?://|stand-in:/site/)\\S{1,1990}",
+                message = "An address looks like https://school.example/essay.")
         String address,
 
         @Size(max = 20000, message = "At most 20000 letters.")

@@ -82,7 +82,8 @@ public class AccessibilityTest extends Screen {
     public void whatWasSaid(Look look) {
         Page page = signedIn(look, "Mira Solheim");
         page.navigate(address("/s/1/feedback"));
-        assertThat(page.getByText("What they said")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Feedback")))
+                .isVisible();
         assertAccessible(page);
     }
 

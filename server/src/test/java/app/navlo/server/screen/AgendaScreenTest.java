@@ -60,7 +60,7 @@ public class AgendaScreenTest extends Screen {
     public void aDiscussionIsToldByItsParts() {
         Page page = agenda("&q=Seed pricing");
         Locator day = day(page, "2026-11-25");
-        assertThat(day).containsText("2 of 4 parts");
+        assertThat(day).containsText("2 of 4");
         assertThat(day).containsText("2 parts left");
         assertThat(day.getByText(Pattern.compile("^(post|reply), "))).hasCount(2);
     }

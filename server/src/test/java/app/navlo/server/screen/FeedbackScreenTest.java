@@ -13,7 +13,7 @@ public class FeedbackScreenTest extends Screen {
     private static Page stream(Page page) {
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Feedback"))
                 .click();
-        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("What they said")))
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Feedback")))
                 .isVisible();
         return page;
     }

@@ -129,7 +129,7 @@ public class NextScreenTest extends Screen {
         page.keyboard().press("j");
         assertThat(moves(page).nth(1).locator("[data-open]")).isFocused();
         page.keyboard().press("Enter");
-        assertThat(pane(page)).containsText("What is asked");
+        assertThat(pane(page)).containsText("Instructions");
         assertThat(page).hasURL(Pattern.compile("/next/\\d+$"));
         page.keyboard().press("Escape");
         assertThat(page).hasURL(Pattern.compile("/next$"));

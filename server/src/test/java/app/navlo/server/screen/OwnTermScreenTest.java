@@ -188,13 +188,18 @@ public class OwnTermScreenTest extends Screen {
         press(page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Write down scores")));
         Locator first =
                 page.getByLabel(Pattern.compile("^Score of Problem Set")).first();
+        String second = page.getByLabel(Pattern.compile("^Score of Problem Set"))
+                .nth(1)
+                .getAttribute("aria-label")
+                .replace("Score of ", "");
         first.fill("17/20");
         first.press("Enter");
         page.keyboard().type("18/20");
         press("Write down 2 scores");
         assertThat(notice(page, "Wrote down 2 scores")).isVisible();
-        page.getByRole(AriaRole.GRID).evaluate("grid => grid.scrollTo(0, grid.scrollHeight)");
+        page.getByLabel("Narrow by text").fill(second);
         assertThat(page.getByRole(AriaRole.GRID)).containsText("18 of 20");
+        page.getByLabel("Narrow by text").fill("Problem Set");
 
         press("Table");
         press(page.getByRole(AriaRole.MENUITEMCHECKBOX, new Page.GetByRoleOptions().setName("Choose several rows")));
@@ -226,6 +231,54 @@ public class OwnTermScreenTest extends Screen {
                 assertThat(row).containsText(one[i]);
             }
         }
+    }
+
+    @Test(dependsOnMethods = "aTrueFirstPageInTenMinutesAndSixtyPresses")
+    public void aLineIsAddedFromAnywhereAndWhatRepeatsIsChangedAsAWhole() {
+        again(Look.DAY);
+        page.navigate(address("/s/1/next"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Find or do")))
+                .click();
+        Locator sought = page.getByPlaceholder("A piece of work, a course");
+        sought.fill("spanish verb drill 1 every friday 4 times 10p");
+        Locator add = page.getByRole(AriaRole.OPTION, new Page.GetByRoleOptions().setName("Verb drill 1"));
+        assertThat(add).containsText("and 3 more");
+        assertThat(add).containsText("Spanish");
+        sought.press("Enter");
+        assertThat(notice(page, "Added 4 pieces of work")).isVisible();
+        page.navigate(address("/s/1/work"));
+        press("Table");
+        press(page.getByRole(AriaRole.MENUITEMCHECKBOX, new Page.GetByRoleOptions().setName("Choose several rows")));
+        row(page, "Verb drill 2").click();
+        button(page, "All 4 of “Verb drill …”").click();
+        assertThat(page.getByText("4 chosen")).isVisible();
+        page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Chosen work"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change"))
+                .click();
+        page.getByLabel("Points").fill("15");
+        dialog(page)
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Change"))
+                .click();
+        assertThat(row(page, "Verb drill 4")).containsText("of 15");
+    }
+
+    @Test(dependsOnMethods = "aLineIsAddedFromAnywhereAndWhatRepeatsIsChangedAsAWhole")
+    public void whatIsSoughtIsTheBeginningOfAWord() {
+        again(Look.DAY);
+        page.navigate(address("/s/1/next"));
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Find or do")))
+                .click();
+        Locator sought = page.getByPlaceholder("A piece of work, a course");
+        Locator options = page.getByRole(AriaRole.OPTION);
+        sought.fill("wrk tbl");
+        assertThat(options.filter(new Locator.FilterOptions().setHasText("Go to")))
+                .hasCount(0);
+        sought.fill("timel");
+        assertThat(options).hasCount(1);
+        assertThat(options).containsText("Go to Timeline");
+        sought.fill("verb spanish");
+        assertThat(options.filter(new Locator.FilterOptions().setHasText("Verb drill")))
+                .hasCount(4);
     }
 
     @Test(dependsOnMethods = "aTrueFirstPageInTenMinutesAndSixtyPresses")

@@ -112,7 +112,7 @@ public class SchoolScreenTest extends Screen {
         assertThat(dialog(page)).containsText("web address");
         page.getByLabel("Its address").fill(standIns.college().address() + "/site/calendar/survey.ics");
         button(page, "See what it would bring").click();
-        assertThat(dialog(page)).containsText("Here already, and stays as it is");
+        assertThat(dialog(page)).containsText("Here already, as it is");
         assertAccessible(page);
         button(page, "Add the link").click();
         Locator calendar = link(page, "Surveying and Setting Out");
@@ -188,7 +188,7 @@ public class SchoolScreenTest extends Screen {
         page.navigate(address("/s/1/links"));
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Details: two joints in stone"))
                 .click();
-        button(page, "Put it with other work").click();
+        button(page, "This is other work").click();
         page.getByLabel("Work of Planting Design Studio").selectOption("Plant list for shade");
         assertAccessible(page);
         button(page, "Put it there").click();

@@ -60,7 +60,7 @@ public class Screenshots extends Screen {
     public void pieceOfWork() {
         Page page = mira();
         row(page, "Planting plan, sheet 2").click();
-        assertThat(pane(page)).containsText("What is asked");
+        assertThat(pane(page)).containsText("Instructions");
         shoot(page, "piece-of-work");
     }
 
@@ -120,7 +120,8 @@ public class Screenshots extends Screen {
     public void feedback() {
         Page page = mira();
         page.navigate(address("/s/1/feedback"));
-        assertThat(page.getByText("What they said")).isVisible();
+        assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Feedback")))
+                .isVisible();
         shoot(page, "feedback");
     }
 

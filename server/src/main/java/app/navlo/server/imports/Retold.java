@@ -1,0 +1,159 @@
+package app.navlo.server.imports;
+
+import app.navlo.core.exact.Rational;
+import app.navlo.core.policy.KeptScore;
+import app.navlo.core.reason.Sentences;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.time.Stretch;
+import app.navlo.core.work.WorkItem;
+import app.navlo.core.work.WorkKind;
+import app.navlo.formats.told.Told;
+import app.navlo.server.board.Board;
+import app.navlo.server.rules.OwnField;
+import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.rules.WorkSheet.AppointmentSheet;
+import app.navlo.server.store.Work;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Objects;
+import java.util.Set;
+import org.jspecify.annotations.Nullable;
+
+/** One piece of work as a source tells it, beside what stands on the board. */
+final class Retold {
+    private Retold() {}
+
+    /** What it tells otherwise than the source that brought the work. */
+    static List<String> conflicts(Told.Work work, Board.Entry entry) {
+        Work.Definition here = entry.work().definition();
+        List<String> conflicts = new ArrayList<>();
+        if (work.due() != null && !work.due().instant().equals(instant(here.due()))) {
+            conflicts.add("due here " + moment(here.due(), entry) + ", there " + moment(work.due(), entry));
+        }
+        Rational possible = here.marking().possible();
+        if (work.possible() != null && !possible.isZero() && !possible.equals(work.possible())) {
+            conflicts.add("of " + Sentences.number(possible) + " points here, of " + Sentences.number(work.possible())
+                    + " there");
+        }
+        return conflicts;
+    }
+
+    /** What is otherwise than it was told before, but for what the student set by hand. */
+    static List<String> changes(Told.Work work, Board.Entry entry) {
+        Work.Definition was = entry.work().definition();
+        List<String> changes = new ArrayList<>();
+        Set<OwnField> own = was.rules().own();
+        if (!was.title().equals(work.title()) && !own.contains(OwnField.TITLE)) {
+            changes.add("title was “" + was.title() + "”");
+        }
+        if (!Objects.equals(instant(was.due()), instant(work.due())) && !own.contains(OwnField.DUE)) {
+            changes.add("due was " + moment(was.due(), entry) + ", is " + moment(work.due(), entry));
+        }
+        if (!Objects.equals(was.opensAt(), work.opensAt()) && !own.contains(OwnField.OPENS)) {
+            changes.add("opens at another time");
+        }
+        boolean otherPoints = work.possible() != null
+                && !was.marking().possible().equals(work.possible())
+                && !own.contains(OwnField.POINTS);
+        if (otherPoints) {
+            changes.add("points possible were " + Sentences.number(was.marking().possible()) + ", are "
+                    + Sentences.number(work.possible()));
+        }
+        String place = work.hint().address();
+        if (place != null && !place.equals(was.rules().address()) && !own.contains(OwnField.ADDRESS)) {
+            changes.add(was.rules().address() == null ? "where it is done is known" : "it is done at another address");
+        }
+        return changes;
+    }
+
+    /** What the student set by hand stands, and what the source tells otherwise is kept beside it. */
+    static List<String> ownDiffers(Told.Work work, Board.Entry entry) {
+        Work.Definition was = entry.work().definition();
+        Set<OwnField> own = was.rules().own();
+        List<String> differs = new ArrayList<>();
+        if (own.contains(OwnField.DUE)
+                && work.due() != null
+                && !work.due().instant().equals(instant(was.due()))) {
+            differs.add(
+                    "due here, as you set it, " + moment(was.due(), entry) + "; there " + moment(work.due(), entry));
+        }
+        boolean points = own.contains(OwnField.POINTS)
+                && work.possible() != null
+                && !work.possible().equals(was.marking().possible());
+        if (points) {
+            differs.add("of " + Sentences.number(was.marking().possible()) + " points, as you set it; of "
+                    + Sentences.number(work.possible()) + " there");
+        }
+        return differs;
+    }
+
+    /** What stands, as it is told now; what the student set by hand stays. */
+    static Work.Definition retold(Told.Work work, Work.Definition was) {
+        Set<OwnField> own = was.rules().own();
+        Rational possible = work.possible() == null || own.contains(OwnField.POINTS)
+                ? was.marking().possible()
+                : work.possible();
+        Work.Definition told = was.retold(
+                own.contains(OwnField.TITLE) ? was.title() : work.title(),
+                own.contains(OwnField.OPENS) ? was.opensAt() : work.opensAt(),
+                own.contains(OwnField.DUE) ? was.due() : work.due());
+        Stretch appointment = work.more() == null || own.contains(OwnField.DUE)
+                ? null
+                : work.more().appointment();
+        String place = own.contains(OwnField.ADDRESS) ? null : work.hint().address();
+        Work.Definition placed = place == null ? told : told.ruled(told.rules().doneAt(place));
+        return (appointment == null ? placed : placed.at(AppointmentSheet.of(appointment)))
+                .marked(new WorkItem.Marking(
+                        possible, was.marking().passPercent(), was.marking().kept()));
+    }
+
+    /**
+     * New work as it is told.
+     *
+     * @param course 0 for one that is to be added
+     * @param byHand what the student put right of it
+     */
+    static Work.Definition definition(Told.Work work, long course, Set<OwnField> byHand) {
+        Told.More more = work.more();
+        return new Work.Definition(
+                course,
+                work.title(),
+                work.kind(),
+                more == null ? null : more.unit(),
+                work.category(),
+                more == null ? work.kind() != WorkKind.PRACTICE : more.required(),
+                more == null || more.expectsHandIn(),
+                new WorkItem.Marking(
+                        work.possible() == null ? Rational.ZERO : work.possible(), null, KeptScore.HIGHEST),
+                work.opensAt(),
+                more == null || more.appointment() == null
+                        ? work.due()
+                        : Deadline.at(more.appointment().start()),
+                more == null || more.closesAt() == null ? null : Deadline.at(more.closesAt()),
+                more == null ? null : more.attempts(),
+                null,
+                null,
+                more == null ? null : more.effortMinutes(),
+                more == null
+                        ? Work.Takes.ANYTHING
+                        : new Work.Takes(
+                                more.takesFiles(),
+                                more.takesText(),
+                                !more.takesFiles() && !more.takesText(),
+                                more.fileTypes()),
+                WorkSheet.with(more == null ? null : more.rubric(), more == null ? null : more.appointment())
+                        .doneAt(work.hint().address())
+                        .setByHand(byHand));
+    }
+
+    static @Nullable Instant instant(@Nullable Deadline deadline) {
+        return deadline == null ? null : deadline.instant();
+    }
+
+    private static String moment(@Nullable Deadline deadline, Board.Entry entry) {
+        return deadline == null
+                ? "none"
+                : Sentences.moment(deadline.instant(), entry.course().details().zone());
+    }
+}

@@ -1,0 +1,5 @@
+/** Finds words in what was written about work. */
+@NullMarked
+package app.navlo.server.search;
+
+import org.jspecify.annotations.NullMarked;

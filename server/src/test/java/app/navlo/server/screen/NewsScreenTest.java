@@ -1,0 +1,132 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.APIResponse;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.RequestOptions;
+import java.util.regex.Pattern;
+import org.springframework.test.annotation.DirtiesContext;
+import org.testng.annotations.Test;
+
+/** What is new, as one sees it; days that are past; and the place where work is done. */
+@DirtiesContext
+public class NewsScreenTest extends Screen {
+    private static Locator count(Page page) {
+        return page.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^(\\d+ |Nothing )?new$")));
+    }
+
+    private static Locator panel(Page page) {
+        return page.getByRole(AriaRole.DIALOG, new Page.GetByRoleOptions().setName("What is new"));
+    }
+
+    private static Locator inPanel(Page page, String name) {
+        return panel(page).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
+    }
+
+    @Test
+    public void theDaysNewsAreSeenOnceAndCanBeMadeNewAgain() {
+        Page page = mira();
+        page.getByLabel("Move the clock on by 1 day").click();
+        assertThat(count(page)).hasText(Pattern.compile("[5-9] new|1\\d new"));
+        count(page).click();
+        assertThat(panel(page)).containsText("Worksheet 11: frost and structure");
+        assertThat(panel(page)).containsText("Extension declined");
+        assertThat(panel(page)).containsText("Scored 25.5 of 50");
+        assertThat(panel(page)).containsText("Flagged: missing");
+        assertAccessible(page);
+        // Only what was in sight is seen, and on a day with much news the last stands below the edge.
+        for (Locator line : panel(page).getByRole(AriaRole.LISTITEM).all()) {
+            line.scrollIntoViewIfNeeded();
+            assertThat(line).isInViewport();
+        }
+        page.keyboard().press("Escape");
+        assertThat(count(page)).hasText("Nothing new");
+        count(page).click();
+        assertThat(panel(page)).containsText("Nothing has happened since you last looked");
+        inPanel(page, "Make it new again").first().click();
+        page.keyboard().press("Escape");
+        assertThat(count(page)).hasText("1 new");
+        page.reload();
+        assertThat(count(page)).hasText("1 new");
+        count(page).click();
+        inPanel(page, "Mark it as seen").click();
+        assertThat(count(page)).hasText("Nothing new");
+    }
+
+    @Test(dependsOnMethods = "theDaysNewsAreSeenOnceAndCanBeMadeNewAgain")
+    public void aGuardiansNewsAreTheirOwnAndEachLeadsToItsPiece() {
+        Page page = signedIn(Look.IN_HAND, "Tobias Solheim");
+        assertThat(count(page)).hasText(Pattern.compile("\\d+ new"));
+        count(page).click();
+        assertThat(panel(page)).containsText("Worksheet 11: frost and structure");
+        inPanel(page, "Worksheet 11: frost and structure").click();
+        assertThat(page).hasURL(Pattern.compile("/work/\\d+$"));
+        assertThat(pane(page)).containsText("Worksheet 11: frost and structure");
+    }
+
+    @Test(dependsOnMethods = "aGuardiansNewsAreTheirOwnAndEachLeadsToItsPiece")
+    public void aDayThatIsPastIsMarkedAndNothingCanBeChangedInIt() {
+        Page page = mira();
+        page.navigate(address("/s/1/work?asof=2026-11-20"));
+        Locator bar = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("A day that is past"));
+        assertThat(bar).containsText("as it was at the end of Fri 20 Nov");
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("Worksheet 8");
+        assertThat(button(page, "Add")).hasCount(0);
+        assertThat(page.getByRole(AriaRole.GRID)).containsText("Yours");
+        assertAccessible(page);
+        button(page, "Day after").click();
+        assertThat(bar).containsText("Sat 21 Nov");
+        page.getByLabel("Narrow by text").fill("level traverse");
+        assertThat(page).hasURL(Pattern.compile("asof=2026-11-21"));
+        assertThat(page).hasURL(Pattern.compile("q=level"));
+        page.navigate(address("/s/1/standing/1?asof=2026-11-20"));
+        assertThat(bar).containsText("Standing as it was");
+        button(page, "Back to now").click();
+        assertThat(bar).hasCount(0);
+    }
+
+    @Test(dependsOnMethods = "aDayThatIsPastIsMarkedAndNothingCanBeChangedInIt")
+    public void workIsOpenedAtTheSchool() {
+        Page page = mira();
+        page.navigate(address("/s/1/work"));
+        Locator pane = open(page, "Key 7: conifers");
+        Locator link = pane.getByRole(
+                AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile("^Open it at the school")));
+        String path = link.getAttribute("href");
+        APIResponse place = page.request().get(address(path), RequestOptions.create());
+        assertEquals(place.status(), 200);
+        assertTrue(place.text().contains("<h1>Key 7: conifers</h1>"), place.text());
+        assertTrue(place.text().contains("Plant Identification"));
+    }
+
+    @Test
+    public void anAddressWithoutAStudentLeadsToOnesOwnAndAnUnknownOneSaysSo() {
+        Page page = mira();
+        page.navigate(address("/work?move=yours"));
+        assertThat(page).hasURL(Pattern.compile("/s/1/work\\?move=yours$"));
+        page.navigate(address("/household/of/nobody"));
+        assertThat(page.getByText("There is nothing at this address")).isVisible();
+        assertEquals(page.request().get(address("/api/nothing")).status(), 404);
+    }
+
+    @Test
+    public void onPaperEachRowNamesItsCourse() {
+        Page page = mira();
+        page.navigate(address("/s/1/work?move=yours"));
+        assertThat(page.getByRole(AriaRole.GRID)).isVisible();
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        page.evaluate("window.dispatchEvent(new Event('beforeprint'))");
+        Locator paper = page.locator("section", new Page.LocatorOptions().setHasText("Work of Mira Solheim"))
+                .last();
+        assertThat(paper).containsText("Yours");
+        assertThat(paper.locator("tbody tr", new Locator.LocatorOptions().setHasText("Worksheet 8")))
+                .containsText("Soil");
+        assertTrue(paper.locator("tbody tr").count() > 30, "all rows, not only those in sight");
+    }
+}
