@@ -1,6 +1,6 @@
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { type ComponentType, lazy, Suspense, useMemo } from 'react';
-import { createBrowserRouter, Navigate, RouterProvider } from 'react-router';
+import { createBrowserRouter, Navigate, RouterProvider, useLocation } from 'react-router';
 import { Toaster } from 'sonner';
 import type { Session } from './api/client';
 import { queryClient, sessionQuery } from './api/queries';
@@ -83,8 +83,33 @@ function routes(session: Session) {
         { path: '*', element: <NotHere /> },
       ],
     },
+    ...VIEWS_ALONE.map((view) => ({
+      path: `/${view}/*`,
+      element: first ? <Alone student={first.id} /> : <NoStudent />,
+    })),
     { path: '*', element: <NotHere /> },
   ]);
+}
+
+/** Views whose address may leave out whose they are. */
+const VIEWS_ALONE = [
+  'next',
+  'work',
+  'timeline',
+  'feedback',
+  'standing',
+  'leeway',
+  'pace',
+  'files',
+  'notes',
+  'links',
+  'start',
+];
+
+/** The same address of one's own, or of the first student that one reads. */
+function Alone({ student }: { student: number }) {
+  const { pathname, search } = useLocation();
+  return <Navigate to={`/s/${student}${pathname}${search}`} replace />;
 }
 
 function NoStudent() {

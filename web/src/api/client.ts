@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { device } from '../lib/device';
 import { noteAnswer } from '../lib/offline';
 import type { components, paths } from './schema';
 
@@ -13,8 +14,8 @@ export type Session = Schemas['SessionView'];
 export type ImportPreview = Schemas['ImportPreview'];
 export type ImportRow = Schemas['ImportRow'];
 export type Change = Schemas['ChangeView'];
+export type NewsItem = Schemas['NewsItem'];
 export type SchoolLink = Schemas['SchoolLinkView'];
-export type LinkPreview = Schemas['LinkPreview'];
 
 /** One thing that is wrong: the field it is about, empty for the whole, and what to do. */
 export interface Fault {
@@ -64,6 +65,7 @@ client.use({
     if (request.method !== 'GET') {
       for (const [name, value] of Object.entries(csrf())) request.headers.set(name, value);
     }
+    request.headers.set('X-Navlo-Device', device());
     return request;
   },
   onResponse({ request, response }) {

@@ -17,10 +17,45 @@ export const sessionQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
-export const boardQuery = (student: number) =>
+/** @param asof a day that is past, as it was known then; null for now */
+export const boardQuery = (student: number, asof: string | null = null) =>
   queryOptions({
-    queryKey: ['student', student, 'board'],
-    queryFn: () => take(client.GET('/api/students/{student}/board', { params: { path: { student } } })),
+    queryKey: asof === null ? ['student', student, 'board'] : ['student', student, 'board', asof],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/board', {
+          params: { path: { student }, query: asof === null ? {} : { asof } },
+        }),
+      ),
+  });
+
+/** What is new to whoever reads. */
+export const newsQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'news'],
+    queryFn: () => take(client.GET('/api/news/{student}', { params: { path: { student } } })),
+  });
+
+/** What was written that holds words which begin so. */
+export const searchQuery = (student: number, text: string) =>
+  queryOptions({
+    queryKey: ['student', student, 'search', text],
+    queryFn: ({ signal }) =>
+      take(
+        client.GET('/api/students/{student}/search', {
+          params: { path: { student }, query: { text } },
+          signal,
+        }),
+      ),
+    enabled: text.trim().length > 2,
+  });
+
+/** What courses and schools say to all. */
+export const announcementsQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'announcements'],
+    queryFn: () =>
+      take(client.GET('/api/students/{student}/announcements', { params: { path: { student } } })),
   });
 
 export const detailQuery = (student: number, work: number) =>
@@ -161,15 +196,21 @@ export const rulesQuery = (student: number, course: number) =>
       ),
   });
 
-/** @param whatIf as text, so that the same question is asked once; empty for the course as it is */
-export const gradeQuery = (student: number, course: number, whatIf = '') =>
+/**
+ * @param whatIf as text, so that the same question is asked once; empty for the course as it is
+ * @param asof a day that is past; null for now
+ */
+export const gradeQuery = (student: number, course: number, whatIf = '', asof: string | null = null) =>
   queryOptions({
-    queryKey: ['student', student, 'grade', course, whatIf],
+    queryKey: ['student', student, 'grade', course, whatIf, asof],
     queryFn: ({ signal }) => {
       const path = { student, course };
       return take(
         whatIf === ''
-          ? client.GET('/api/students/{student}/courses/{course}/grade', { params: { path }, signal })
+          ? client.GET('/api/students/{student}/courses/{course}/grade', {
+              params: { path, query: asof === null ? {} : { asof } },
+              signal,
+            })
           : client.POST('/api/students/{student}/courses/{course}/grade/what-if', {
               params: { path },
               body: JSON.parse(whatIf) as Schemas['WhatIfForm'],

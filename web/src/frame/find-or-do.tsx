@@ -1,13 +1,24 @@
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Command } from 'cmdk';
-import { Search } from 'lucide-react';
+import { Plus, Search } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import { useContext, useEffect, useState } from 'react';
+import { useContext, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
+import type { Work } from '../api/client';
+import { searchQuery } from '../api/queries';
 import { hasModifier, isTyping } from '../lib/keys';
-import { KIND_WORDS, STAGE_WORDS } from '../lib/words';
+import { type Line, understand } from '../lib/lines';
+import { useNow } from '../lib/now';
+import { fits } from '../lib/search';
+import { useSettled } from '../lib/settled';
+import { useTerms } from '../lib/terms';
+import { addDays, localDate } from '../lib/time';
+import { KIND_WORDS, moveWords, stageDetail, stageWord } from '../lib/words';
 import { CourseMark } from '../ui/course-mark';
+import { noticeFault } from '../ui/notice';
 import { StageGlyph } from '../ui/stage-glyph';
-import { StudentContext } from './student';
+import { addLine, lineWords, titlesOf } from '../views/work/added';
+import { StudentContext, type StudentView, useStudent } from './student';
 import { viewsOf } from './views';
 
 const ROW = 'flex cursor-pointer items-center gap-3 rounded px-3 py-1.5 data-[selected=true]:bg-line-2';
@@ -24,6 +35,7 @@ const DEEDS: readonly (readonly [words: string, path: string, more: string])[] =
   ['Set up your term', 'start?step=term', 'days off holidays grading close'],
   ['Set what late work costs', 'start?step=late', 'late rule'],
   ['Begin the next term', 'start', 'new close past'],
+  ['Take everything with you', 'links', 'archive download export backup'],
   ['Put your work into a calendar', 'links', 'feed export subscribe'],
 ];
 const HEAD =
@@ -72,22 +84,36 @@ function FindOrDo() {
 
 function Palette({ onDone }: { onDone: () => void }) {
   const student = useContext(StudentContext);
+  return student ? <Found student={student} onDone={onDone} /> : null;
+}
+
+function Found({ student, onDone }: { student: StudentView; onDone: () => void }) {
   const navigate = useNavigate();
+  const [sought, setSought] = useState('');
+  const line = useLine(sought, student);
+  const now = useNow();
   const go = (path: string) => {
     onDone();
     void navigate(path);
   };
-  if (!student) return null;
   const base = `/s/${student.id}`;
   return (
-    <Command label="Find or do" loop>
+    <Command
+      label="Find or do"
+      loop
+      filter={(name, text, more) => fits(name.replace(/ #\d+$/, ''), text, more)}
+    >
       <Command.Input
         autoFocus
-        placeholder="A piece of work, a course, or what to do"
+        value={sought}
+        onValueChange={setSought}
+        placeholder="A piece of work, a course, what to do, or a line to add"
         className="h-12 w-full border-line border-b bg-transparent px-4 text-[16px] outline-none placeholder:text-ink-3"
       />
       <Command.List className="max-h-[56dvh] overflow-auto p-1.5">
-        <Command.Empty className="px-3 py-8 text-center text-ink-2">Nothing is called that.</Command.Empty>
+        {!line && (
+          <Command.Empty className="px-3 py-8 text-center text-ink-2">Nothing is called that.</Command.Empty>
+        )}
         <Command.Group heading="Do" className={HEAD}>
           {viewsOf(student.id).map((view) => (
             <Command.Item
@@ -99,11 +125,20 @@ function Palette({ onDone }: { onDone: () => void }) {
               Go to {view.name}
             </Command.Item>
           ))}
+          <Command.Item
+            value="Look at a past day as it was"
+            keywords={['history yesterday then before']}
+            onSelect={() => go(`${base}/work?asof=${addDays(localDate(now, student.zone), -1)}`)}
+            className={ROW}
+          >
+            Look at a past day as it was
+          </Command.Item>
           {student.mayWrite &&
             DEEDS.map(([words, path, more]) => (
               <Command.Item
                 key={words}
-                value={`${words} ${more}`}
+                value={words}
+                keywords={[more]}
                 onSelect={() => go(`${base}/${path}`)}
                 className={ROW}
               >
@@ -115,7 +150,8 @@ function Palette({ onDone }: { onDone: () => void }) {
           {student.board.courses.map((course) => (
             <Command.Item
               key={course.id}
-              value={`course ${course.name} ${course.id}`}
+              value={`${course.name} #${course.id}`}
+              keywords={['course', course.shortName, course.teacher ?? '']}
               onSelect={() => go(`${base}/work?course=${course.id}`)}
               className={ROW}
             >
@@ -129,20 +165,136 @@ function Palette({ onDone }: { onDone: () => void }) {
           {student.board.works.map((work) => (
             <Command.Item
               key={work.id}
-              value={`${work.title} ${student.course(work.courseId)?.name} ${KIND_WORDS[work.kind]} ${work.id}`}
+              value={`${work.title} #${work.id}`}
+              keywords={soughtIn(work, student)}
               onSelect={() => go(`${base}/work/${work.id}`)}
               className={ROW}
             >
               <StageGlyph stage={work.stage} />
               <span className="min-w-0 flex-1 truncate">{work.title}</span>
               <span className="text-[13px] text-ink-2 max-sm:hidden">
-                {STAGE_WORDS[work.stage]} · {student.course(work.courseId)?.shortName}
+                {stageWord(work)} · {student.course(work.courseId)?.shortName}
               </span>
             </Command.Item>
           ))}
         </Command.Group>
+        <Written text={sought} student={student} onGo={go} />
+        {line && <AddRow text={sought} line={line} onDone={onDone} onGo={go} />}
       </Command.List>
     </Command>
+  );
+}
+
+/** What a piece of work is found by beside its title. */
+function soughtIn(work: Work, student: StudentView): string[] {
+  const course = student.course(work.courseId);
+  return [
+    course?.name ?? '',
+    course?.shortName ?? '',
+    course?.teacher ?? '',
+    KIND_WORDS[work.kind],
+    stageWord(work),
+    stageDetail(work),
+    moveWords(work.move, student),
+    work.timing === 'OVERDUE' ? 'overdue' : '',
+    work.category ?? '',
+    work.unit ?? '',
+  ];
+}
+
+/** What was asked for or said in these words. */
+function Written({
+  text,
+  student,
+  onGo,
+}: {
+  text: string;
+  student: StudentView;
+  onGo: (path: string) => void;
+}) {
+  const settled = useSettled(text.trim(), 200);
+  const found = useQuery({ ...searchQuery(student.id, settled), placeholderData: keepPreviousData });
+  const texts = text.trim().length > 2 ? (found.data?.found ?? []) : [];
+  if (texts.length === 0) return null;
+  return (
+    <Command.Group heading="In instructions and feedback" forceMount className={HEAD}>
+      {texts.map((one, at) => (
+        <Command.Item
+          // biome-ignore lint/suspicious/noArrayIndexKey: the same words may stand in one place twice
+          key={`${one.work} ${one.where} ${at}`}
+          forceMount
+          value={`written ${one.work} ${one.where} ${at}`}
+          onSelect={() => onGo(`/s/${student.id}/work/${one.work}`)}
+          className={ROW}
+        >
+          <span className="min-w-0 flex-1">
+            <span className="block truncate">
+              {student.work(one.work)?.title}
+              <span className="text-[13px] text-ink-2">
+                {' '}
+                · {one.where === 'FEEDBACK' ? one.by : 'instructions'}
+              </span>
+            </span>
+            <span className="block truncate text-[13px] text-ink-2">{one.words}</span>
+          </span>
+        </Command.Item>
+      ))}
+    </Command.Group>
+  );
+}
+
+/** What was typed, where it reads as a piece of work to be added: it names a day, points or effort, or nothing is called so. */
+function useLine(text: string, student: StudentView): Line | null {
+  const { asked } = useTerms();
+  return useMemo(() => {
+    const line = text.trim().length > 2 && student.mayWrite ? understand(text, asked) : null;
+    if (!line?.title) return null;
+    const means = line.dueDay || line.possible || line.effortMinutes || line.every;
+    const found = () =>
+      student.board.works.some((work) => fits(work.title, text, soughtIn(work, student)) > 0) ||
+      student.board.courses.some((course) => fits(course.name, text, [course.shortName]) > 0) ||
+      viewsOf(student.id).some((view) => fits(`Go to ${view.name}`, text) > 0) ||
+      DEEDS.some(([words, , more]) => fits(words, text, [more]) > 0);
+    return means || !found() ? line : null;
+  }, [text, asked, student]);
+}
+
+interface AddRowProps {
+  text: string;
+  line: Line;
+  onDone: () => void;
+  onGo: (path: string) => void;
+}
+
+function AddRow({ text, line, onDone, onGo }: AddRowProps) {
+  const { id, board, course: courseOf } = useStudent();
+  const course = line.course ?? (board.courses.length === 1 ? (board.courses[0]?.id ?? null) : null);
+  const add = async () => {
+    if (course === null || (line.every && line.days.length <= 1)) {
+      onGo(`/s/${id}/work?add=line&line=${encodeURIComponent(text)}`);
+      return;
+    }
+    try {
+      await addLine(id, line, course, onDone);
+    } catch (error) {
+      noticeFault(error);
+    }
+  };
+  const known = course === null ? undefined : courseOf(course);
+  return (
+    <Command.Group heading="Add" forceMount className={HEAD}>
+      <Command.Item forceMount value="add this line" onSelect={() => void add()} className={ROW}>
+        <Plus size={16} aria-hidden className="shrink-0" />
+        <span className="min-w-0 flex-1">
+          <span className="font-semibold">{titlesOf(line)[0]}</span>
+          {line.days.length > 1 && ` and ${line.days.length - 1} more`}
+          <span className="text-ink-2">
+            {' '}
+            {known ? known.shortName : 'which course?'}, {lineWords(line)}
+          </span>
+        </span>
+      </Command.Item>
+    </Command.Group>
   );
 }
 

@@ -1,15 +1,16 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
-import { Outlet, useParams } from 'react-router';
+import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import type { Board, Session } from '../api/client';
 import { useLive } from '../api/live';
 import { boardQuery, refreshStudent } from '../api/queries';
-import { setServerNow } from '../lib/now';
+import { holdNow, setServerNow } from '../lib/now';
 import { useOffline } from '../lib/offline';
 import { moment } from '../lib/time';
 import { StageGlyphs } from '../ui/stage-glyph';
 import { Failed, Loading } from '../ui/states';
 import { AlarmBar } from './alarm-bar';
+import { AsItWasBar } from './as-it-was';
 import { DemoBar } from './demo-bar';
 import { Shortcuts } from './shortcuts';
 import { StudentContext } from './student';
@@ -38,9 +39,11 @@ function OfflineBar({ zone }: { zone: string | undefined }) {
 
 function Frame({ session }: { session: Session }) {
   const student = Number(useParams().student);
-  const board = useQuery(boardQuery(student));
+  const asof = useAsOf();
+  const board = useQuery(boardQuery(student, asof));
   useLive(student);
-  useClockEdges(student, board.data);
+  useClockEdges(student, asof === null ? board.data : undefined);
+  useHeldClock(asof === null ? null : (board.data?.now ?? null));
   const value = useMemo(() => {
     if (!board.data) return null;
     const courses = new Map(board.data.courses.map((course) => [course.id, course]));
@@ -49,11 +52,13 @@ function Frame({ session }: { session: Session }) {
       id: student,
       board: board.data,
       zone: board.data.zone,
+      own: session.person?.role !== 'GUARDIAN',
       mayWrite: board.data.mayWrite,
+      asof,
       course: (id: number) => courses.get(id),
       work: (id: number) => works.get(id),
     };
-  }, [student, board.data]);
+  }, [student, board.data, asof, session.person?.role]);
 
   return (
     <StudentContext value={value}>
@@ -67,7 +72,7 @@ function Frame({ session }: { session: Session }) {
         <TopBar session={session} student={student} />
         {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
         <OfflineBar zone={value?.zone} />
-        {value && <AlarmBar />}
+        {value && (asof === null ? <AlarmBar /> : <AsItWasBar day={asof} />)}
         {value ? (
           <main id="view" tabIndex={-1} className={VIEW}>
             <Outlet />
@@ -81,12 +86,29 @@ function Frame({ session }: { session: Session }) {
             )}
           </div>
         )}
-        {session.demo && <DemoBar />}
+        {session.demo && asof === null && <DemoBar />}
         <Shortcuts student={student} />
         <StageGlyphs />
       </div>
     </StudentContext>
   );
+}
+
+/** The day that is looked at as it was: in Work and Standing only. */
+function useAsOf(): string | null {
+  const { pathname } = useLocation();
+  const [params] = useSearchParams();
+  const day = params.get('asof');
+  return day && /^\d{4}-\d\d-\d\d$/.test(day) && /^\/s\/\d+\/(work|standing)(\/|$)/.test(pathname)
+    ? day
+    : null;
+}
+
+function useHeldClock(at: string | null): void {
+  useEffect(() => {
+    holdNow(at);
+    return () => holdNow(null);
+  }, [at]);
 }
 
 /** Takes the server's clock over, and asks again when the clock alone changes something. */

@@ -5,8 +5,12 @@ export interface StudentView {
   id: number;
   board: Board;
   zone: string;
-  /** False for a guardian: reads, never changes. */
+  /** Whether the student reads; false for a guardian. */
+  own: boolean;
+  /** False for a guardian, who reads and never changes, and for a day that is past. */
   mayWrite: boolean;
+  /** The day that is looked at as it was; null for now. */
+  asof: string | null;
   course: (id: number) => Course | undefined;
   work: (id: number) => Work | undefined;
 }

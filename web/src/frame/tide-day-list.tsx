@@ -2,8 +2,8 @@ import { useId } from 'react';
 import { Link, useLocation } from 'react-router';
 import type { TideDay, Work } from '../api/client';
 import { useNow } from '../lib/now';
-import { dateWords, near, timeWords } from '../lib/time';
-import { count, STAGE_WORDS } from '../lib/words';
+import { dateWords, localDate, near, timeWords } from '../lib/time';
+import { count, stageWord } from '../lib/words';
 import { CourseMark } from '../ui/course-mark';
 import { span60 } from '../views/work/model';
 import { SetLink } from './set-link';
@@ -14,7 +14,7 @@ const LIST_WIDTH = 340;
 
 function dueWords(work: Work, zone: string): string {
   const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
-  if (done) return STAGE_WORDS[work.stage].toLowerCase();
+  if (done) return stageWord(work).toLowerCase();
   return work.due && !work.dueDay ? `due ${timeWords(work.due, zone)}` : 'due';
 }
 
@@ -80,6 +80,11 @@ function DayList({ day, load, cell }: DayListProps) {
       )}
       <p className="mt-2 flex justify-between gap-3 text-[13px] text-ink-2">
         <span>{works.length > 0 && `${count(works.length, 'piece')} of work; press to see only these`}</span>
+        {day.day < localDate(now, zone) && (
+          <Link to={`/s/${id}/work?asof=${day.day}`} className="shrink-0 underline underline-offset-2">
+            As it was that day
+          </Link>
+        )}
         <SetLink set="hours" className="shrink-0">
           Your time
         </SetLink>

@@ -9,6 +9,7 @@ import { moment } from '../lib/time';
 import { Menu, MenuChoice, MenuItem, MenuLabel, MenuRule } from '../ui/menu';
 import { noticeFault } from '../ui/notice';
 import { FindOrDo } from './find-or-do';
+import { NewsButton } from './news/news-panel';
 import { PersonDialog } from './person-dialog';
 import { StudentContext } from './student';
 import { useTheme } from './theme';
@@ -33,6 +34,7 @@ function Mark() {
 
 function TopBar({ session, student }: TopBarProps) {
   const location = useLocation();
+  const known = useContext(StudentContext) !== null;
   return (
     <header className="no-print flex h-[46px] shrink-0 items-center gap-x-4 border-line border-b bg-raised px-5 max-sm:gap-x-2 max-sm:px-3">
       <Mark />
@@ -52,6 +54,7 @@ function TopBar({ session, student }: TopBarProps) {
           ))}
       </nav>
       <FindOrDo />
+      {known && <NewsButton key={student} />}
       <ClockWords />
       <PersonMenu session={session} />
     </header>

@@ -1,6 +1,6 @@
 import type { Board, Work } from '../api/client';
 import { minutesBetween } from './time';
-import { KIND_WORDS, MOVE_WORDS, MOVES, STAGE_WORDS } from './words';
+import { KIND_WORDS, MOVE_WORDS, MOVES, STAGE_WORDS, stageWord } from './words';
 
 export const GROUPINGS = ['move', 'course', 'unit', 'due', 'state', 'kind'] as const;
 export type Grouping = (typeof GROUPINGS)[number];
@@ -11,6 +11,7 @@ export const KINDS = Object.keys(KIND_WORDS) as Work['kind'][];
 /** What can be asked of a piece of work beside what it is. */
 export const TRAITS = [
   'unread',
+  'waits',
   'belowpass',
   'askable',
   'locked',
@@ -28,6 +29,7 @@ export type Trait = (typeof TRAITS)[number];
 
 export const TRAIT_WORDS: Record<Trait, string> = {
   unread: 'Has unread feedback',
+  waits: 'Waits for an answer to me',
   belowpass: 'Below the pass mark',
   askable: 'More time can be asked for',
   locked: 'Locked',
@@ -47,6 +49,7 @@ const A_WEEK = 7 * 24 * 60;
 
 const TRAIT: Record<Trait, (work: Work, now: number) => boolean> = {
   unread: (work) => work.feedback.unread > 0,
+  waits: (work) => work.feedback.waits,
   belowpass: (work) => work.belowPass,
   askable: (work) => work.askUntil !== null,
   locked: (work) => work.lock !== null,
@@ -195,7 +198,7 @@ function matches(work: Work, course: string, words: readonly string[]): boolean 
     work.unit,
     work.category,
     KIND_WORDS[work.kind],
-    STAGE_WORDS[work.stage],
+    stageWord(work),
     MOVE_WORDS[work.move],
     work.feedback.latestBy,
     work.missing ? 'missing' : '',

@@ -4,12 +4,13 @@ import { useSyncExternalStore } from 'react';
 const STEP = 10_000;
 
 let offset = 0;
+let held: number | null = null;
 let shown = Date.now();
 const listeners = new Set<() => void>();
 let timer: ReturnType<typeof setInterval> | undefined;
 
 function tell(): void {
-  shown = Date.now() + offset;
+  shown = held ?? Date.now() + offset;
   for (const listener of listeners) listener();
 }
 
@@ -20,6 +21,12 @@ export function setServerNow(instant: string): void {
     offset = next;
     tell();
   }
+}
+
+/** Holds the clock at an instant, while a day that is past is looked at; null lets it go on. */
+export function holdNow(instant: string | null): void {
+  held = instant === null ? null : new Date(instant).getTime();
+  tell();
 }
 
 function subscribe(listener: () => void): () => void {

@@ -1,6 +1,7 @@
 /** All dates and spans on screen pass through here. Instants come as ISO strings, zones by name. */
 
 import { TZDate } from '@date-fns/tz';
+import { format, parseISO, addDays as plusDays } from 'date-fns';
 
 export interface Formats {
   hour12: boolean;
@@ -138,6 +139,12 @@ export function near(instant: string, zone: string, now: number): string {
   return `${nearDay(at, zone, now)} ${clockWords(at.hour, at.minute)}`;
 }
 
+/** The same as an instant in a sentence: "today 18:00", "the end of Fri 27 Nov". */
+export function instantWords(instant: string, zone: string, now: number): string {
+  const words = near(instant, zone, now);
+  return words.includes(':') ? words : `the end of ${words}`;
+}
+
 /** The same for the start of something: midnight is said as the day that it begins. */
 export function nearStart(instant: string, zone: string, now: number): string {
   const date = new Date(instant);
@@ -222,4 +229,9 @@ export function monthWords(date: string): string {
 export function dateParts(date: string): { weekday: string; number: number } {
   const at = wall(new Date(`${date}T12:00:00Z`), 'UTC');
   return { weekday: at.weekday.slice(0, 2), number: Number(at.day) };
+}
+
+/** A day some days on, as "2026-11-25". */
+export function addDays(day: string, days: number): string {
+  return format(plusDays(parseISO(day), days), 'yyyy-MM-dd');
 }

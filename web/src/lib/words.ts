@@ -24,9 +24,9 @@ export const MOVE_WORDS: Record<Move, string> = {
 /** Whose move it is, as the reader would say it: to a guardian "yours" is the student's. */
 export function moveWords(
   move: Move,
-  student: { mayWrite: boolean; board: { student: { name: string } } },
+  student: { own: boolean; board: { student: { name: string } } },
 ): string {
-  if (move !== 'YOURS' || student.mayWrite) return MOVE_WORDS[move];
+  if (move !== 'YOURS' || student.own) return MOVE_WORDS[move];
   return `${student.board.student.name.split(' ')[0]}’s`;
 }
 
@@ -39,6 +39,11 @@ export const STAGE_WORDS: Record<Stage, string> = {
   RETURNED: 'Returned',
   EXCUSED: 'Excused',
 };
+
+/** The stage of one piece of work in a word: the posts of a discussion are public, and no draft. */
+export function stageWord(work: Work): string {
+  return work.stage === 'DRAFT' && work.parts && work.parts.done > 0 ? 'Posted' : STAGE_WORDS[work.stage];
+}
 
 export const KIND_WORDS: Record<Work['kind'], string> = {
   ASSIGNMENT: 'Assignment',
@@ -80,7 +85,9 @@ const FLAG_WORDS: Record<NonNullable<Work['flag']>, string> = {
 /** What stands behind the stage: "2 of 4 parts", "missing", "redo asked". Empty if nothing does. */
 export function stageDetail(work: Work): string {
   if (work.flag) return FLAG_WORDS[work.flag];
-  if (work.stage === 'DRAFT' && work.parts) return `${work.parts.done} of ${work.parts.of} parts`;
+  if (work.stage === 'DRAFT' && work.parts) {
+    return work.parts.done > 0 ? `${work.parts.done} of ${work.parts.of}` : 'nothing posted';
+  }
   if (work.stage === 'DRAFT') return work.missing ? 'missing' : 'not handed in';
   if (work.stage === 'NOT_OPEN' && work.lock) return 'locked';
   if (work.stage === 'RETURNED' && work.move === 'YOURS') {
@@ -142,7 +149,7 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
     return calm(`${span(minutesBetween(new Date(work.due).getTime(), work.handedInAt))} late`);
   }
   if (work.timing === 'ON_TIME') return calm('on time');
-  return calm(work.required || work.stage === 'RETURNED' ? '' : 'let go');
+  return calm(work.required || work.stage === 'RETURNED' ? '' : 'optional, past its due');
 }
 
 function withTeacher(work: Work, zone: string, now: number): string {

@@ -1,19 +1,23 @@
 import { useQuery } from '@tanstack/react-query';
 import clsx from 'clsx';
+import { ChevronDown } from 'lucide-react';
 import { useCallback, useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { feedbackQuery } from '../../api/queries';
 import { Signals, SlowList } from '../../frame/signals';
 import { useStudent } from '../../frame/student';
+import { useAddress } from '../../lib/address';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
+import { Menu, MenuChoice } from '../../ui/menu';
 import { noticeFault } from '../../ui/notice';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { Messages } from '../piece/message';
 import { markKey } from '../piece/model';
 import { Piece } from '../piece/piece';
-import { OnPages, type Said, Words } from '../piece/words';
+import { OnPages, PLACES, type Said, Words } from '../piece/words';
+import { CHIP } from '../work/narrow-chips';
 import { writeTogether } from '../work/own-forms';
 import { type Entry, entriesOf, hasWords, sizeOf } from './model';
 
@@ -53,10 +57,27 @@ interface StreamProps {
 function Stream({ said, openWork, onOpen }: StreamProps) {
   const { board, id, mayWrite } = useStudent();
   const [text, setText] = useState('');
+  const [params, setParams] = useAddress();
+  const course = Number(params.get('course') ?? 0);
+  const place = (params.get('kind') ?? '') as Said['place'] | '';
+  const unreadOnly = params.get('only') === 'unread';
+  const put = (name: string, value: string) =>
+    setParams((now) => {
+      if (value) now.set(name, value);
+      else now.delete(name);
+      return now;
+    });
   const works = useMemo(() => new Map(board.works.map((work) => [work.id, work])), [board]);
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const entries = useMemo(() => entriesOf(said), [said]);
-  const found = entries.filter((entry) => hasWords(entry, works.get(entry.first.work)?.title ?? '', words));
+  const found = entries.filter(
+    (entry) =>
+      hasWords(entry, works.get(entry.first.work)?.title ?? '', words) &&
+      (!course || works.get(entry.first.work)?.courseId === course) &&
+      (!place || entry.first.place === place) &&
+      (!unreadOnly || entry.first.unread),
+  );
+  const narrowed = Boolean(words.length > 0 || course || place || unreadOnly);
   const unread = found.filter((entry) => entry.first.unread);
   const read = found.filter((entry) => !entry.first.unread);
   const markAll = () => {
@@ -76,10 +97,10 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
   return (
     <div className="mx-auto w-full max-w-[920px] px-5 py-4 max-sm:px-3">
       <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-        <h1 className="font-bold text-[20px] tracking-[-0.01em]">What they said</h1>
+        <h1 className="font-bold text-[20px] tracking-[-0.01em]">Feedback</h1>
         <p aria-live="polite" className="text-[14px] text-ink-2">
           {count(theirs.length, 'thing')} said by teachers, {theirs.filter((one) => one.unread).length} unread
-          {words.length > 0 && `; ${sizeOf(found)} of ${said.length} have these words`}
+          {narrowed && `; ${sizeOf(found)} of ${said.length} shown`}
         </p>
         <input
           type="search"
@@ -90,10 +111,33 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
           className="ml-auto h-8 w-[210px] rounded border border-line bg-paper px-2.5 text-[14px] placeholder:text-ink-3 max-sm:ml-0 max-sm:w-full"
         />
       </header>
-      {words.length === 0 && <Signals view={`/s/${id}/feedback`} />}
+      <div className="-mt-1.5 mb-4 flex flex-wrap items-center gap-1.5">
+        <NarrowMenu
+          label="All courses"
+          value={course ? String(course) : ''}
+          choices={board.courses.map((one) => [String(one.id), one.name] as const)}
+          onChange={(value) => put('course', value)}
+        />
+        <NarrowMenu
+          label="All kinds"
+          value={place}
+          choices={KINDS}
+          onChange={(value) => put('kind', value)}
+        />
+        <button
+          type="button"
+          data-on={unreadOnly}
+          aria-pressed={unreadOnly}
+          onClick={() => put('only', unreadOnly ? '' : 'unread')}
+          className={CHIP}
+        >
+          Unread only
+        </button>
+      </div>
+      {!narrowed && <Signals view={`/s/${id}/feedback`} />}
       {found.length === 0 && (
         <Empty
-          title={said.length === 0 ? 'Nobody has said anything yet' : 'Nothing that was said has these words'}
+          title={said.length === 0 ? 'Nobody has said anything yet' : 'Nothing that was said is all of this'}
         />
       )}
       {unread.length > 0 && (
@@ -119,9 +163,38 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
           {list(read)}
         </section>
       )}
-      {words.length === 0 && <SlowList view={`/s/${id}/feedback`} />}
-      {words.length === 0 && <Messages />}
+      {!narrowed && <SlowList view={`/s/${id}/feedback`} />}
+      {!narrowed && <Messages />}
     </div>
+  );
+}
+
+/** What feedback can be narrowed to by where it was said. */
+const KINDS = Object.entries(PLACES).map(
+  ([place, words]) => [place, words.charAt(0).toUpperCase() + words.slice(1)] as const,
+);
+
+interface NarrowMenuProps {
+  label: string;
+  /** Empty for all. */
+  value: string;
+  choices: readonly (readonly [string, string])[];
+  onChange: (value: string) => void;
+}
+
+function NarrowMenu({ label, value, choices, onChange }: NarrowMenuProps) {
+  const chosen = choices.find(([key]) => key === value);
+  return (
+    <Menu
+      trigger={
+        <button type="button" data-on={value !== ''} className={CHIP}>
+          {chosen?.[1] ?? label}
+          <ChevronDown size={13} aria-hidden />
+        </button>
+      }
+    >
+      <MenuChoice value={value} onChange={onChange} choices={[['', label], ...choices]} />
+    </Menu>
   );
 }
 

@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import { useId, useState } from 'react';
 import type { ImportPreview as Preview } from '../../api/client';
 import { useStudent } from '../../frame/student';
@@ -8,27 +9,40 @@ import { Choice } from '../../ui/choice';
 import { Check, Select, TextField } from '../../ui/field';
 import { Columns } from './columns';
 import { ImportRows } from './import-rows';
-import { applyWords, type Choices, groupsOf, KIND_OF_SOURCE, MEANING_WORDS, PAST_WORDS } from './model';
+import { type Choices, groupsOf, KIND_OF_SOURCE, MEANING_WORDS, PAST_WORDS } from './model';
 import { usePreview } from './use-preview';
+import type { Way } from './ways';
 
 interface ImportPreviewProps {
   first: Preview;
+  way: Way;
+  /** Whether what it is stands above it already. */
+  titled?: boolean;
   onDone: () => void;
 }
 
 /** What reading something in would do: row by row, each to be left out or put right before anything is written. */
-function ImportPreview({ first, onDone }: ImportPreviewProps) {
+function ImportPreview({ first, way, titled, onDone }: ImportPreviewProps) {
   const { id } = useStudent();
-  const { preview, choices, busy, fault, choose, type, correct, apply } = usePreview(id, first, onDone);
-  const words = applyWords(preview, choices);
+  const { preview, choices, busy, written, fault, choose, type, correct, apply } = usePreview(
+    id,
+    way,
+    first,
+    onDone,
+  );
+  const words = way.words(preview, choices);
   const past = preview.rows.filter((row) => row.past).length;
   return (
     <>
-      <h2 className="font-bold text-[20px] tracking-[-0.01em]">{choices.source}</h2>
-      <p className="mb-3 text-ink-2">
-        {KIND_OF_SOURCE[preview.kind]}
-        {preview.known ? ', read in before: here is what differs now.' : '.'} Nothing is changed yet.
-      </p>
+      {!titled && (
+        <>
+          <h2 className="font-bold text-[20px] tracking-[-0.01em]">{choices.source}</h2>
+          <p className="mb-3 text-ink-2">
+            {KIND_OF_SOURCE[preview.kind]}
+            {preview.known ? ', read in before: here is what differs now.' : '.'} Nothing is changed yet.
+          </p>
+        </>
+      )}
       {preview.students.length > 1 && (
         <Select
           label="Who you are in it"
@@ -83,13 +97,23 @@ function ImportPreview({ first, onDone }: ImportPreviewProps) {
       {preview.ready && preview.rows.length === 0 && (
         <p className="text-[14px] text-ink-2">It tells of no work.</p>
       )}
+      {preview.happened > 0 && (
+        <p className="text-[14px]">
+          Also {count(preview.happened, 'score, comment or hand-in', 'scores, comments and hand-ins')}.
+        </p>
+      )}
       <Troubles preview={preview} />
       {fault && (
         <p role="alert" className="mt-2 font-semibold text-[14px] text-loss">
           {fault.faults.map((one) => one.message).join(' ')}
         </p>
       )}
-      <div className="sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-line border-t bg-paper py-3">
+      <div
+        className={clsx(
+          'sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-line border-t py-3',
+          titled ? 'bg-raised' : 'bg-paper',
+        )}
+      >
         <Button
           look="main"
           className="h-9"
@@ -102,7 +126,11 @@ function ImportPreview({ first, onDone }: ImportPreviewProps) {
         <Button look="quiet" className="h-9" onClick={onDone}>
           Leave it
         </Button>
-        <span className="text-[14px] text-ink-2">All of it or nothing; you can undo it afterwards.</span>
+        <span className="text-[14px] text-ink-2" aria-live="polite">
+          {written && written.of > 0
+            ? `Writing ${written.done} of ${written.of} …`
+            : 'All of it or nothing; you can undo it afterwards.'}
+        </span>
       </div>
     </>
   );

@@ -54,6 +54,7 @@ export const KIND_OF_SOURCE: Record<ImportPreview['kind'], string> = {
   CALENDAR: 'A calendar',
   TABLE: 'A table',
   BUNDLE: 'A gradebook’s bundle',
+  BOX: 'A course site',
 };
 
 /** The groups in which rows are shown, the ones to decide about first. */

@@ -1,19 +1,23 @@
 import { useCallback, useRef, useState } from 'react';
-import { client, type ImportPreview, Refused, take, writeKey } from '../../api/client';
+import { client, type ImportPreview, Refused, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { noticeChange, noticeFault } from '../../ui/notice';
 import { type Choices, edited, type RowEdit } from './model';
+import type { Way } from './ways';
 
 const TYPING = 350;
+/** So often it is asked how far the writing is. */
+const LOOK = 500;
 
 /**
  * What reading something in would do, asked again as choices change. What is pressed while an answer is on its way waits for it,
  * so that no press is lost and what is written is what was shown last.
  */
-export function usePreview(student: number, first: ImportPreview, onDone: () => void) {
+export function usePreview(student: number, way: Way, first: ImportPreview, onDone: () => void) {
   const [preview, setPreview] = useState(first);
   const [choices, setChoices] = useState(first.choices);
   const [busy, setBusy] = useState(false);
+  const [written, setWritten] = useState<Schemas['ImportProgress'] | null>(null);
   const [fault, setFault] = useState<Refused | null>(null);
   const [key] = useState(writeKey);
   const latest = useRef(first.choices);
@@ -29,12 +33,7 @@ export function usePreview(student: number, first: ImportPreview, onDone: () => 
     const asked = latest.current;
     setBusy(true);
     try {
-      const answer = await take(
-        client.POST('/api/students/{student}/imports/{file}/preview', {
-          params: { path: { student, file: first.id } },
-          body: asked,
-        }),
-      );
+      const answer = await way.preview(asked);
       if (asked === latest.current) {
         shown.current = answer;
         latest.current = answer.choices;
@@ -47,7 +46,7 @@ export function usePreview(student: number, first: ImportPreview, onDone: () => 
       else noticeFault(error);
     }
     setBusy(false);
-  }, [student, first.id]);
+  }, [way]);
 
   const choose = useCallback(
     (change: Partial<Choices>, wait = 0) => {
@@ -74,15 +73,15 @@ export function usePreview(student: number, first: ImportPreview, onDone: () => 
     setBusy(true);
     asking.current = asking.current.then(ask);
     await asking.current;
+    const looking = setInterval(() => {
+      void take(
+        client.GET('/api/students/{student}/imports/progress', { params: { path: { student } } }),
+      ).then(setWritten, () => setWritten(null));
+    }, LOOK);
     try {
-      const done = await take(
-        client.POST('/api/students/{student}/imports/{file}/application', {
-          params: { path: { student, file: first.id }, header: { 'Idempotency-Key': key } },
-          body: { choices: shown.current.choices, fingerprint: shown.current.fingerprint },
-        }),
-      );
+      const done = await way.apply(shown.current.choices, shown.current.fingerprint, key);
       await refreshStudent(student);
-      noticeChange(student, done.change, `Read in ${shown.current.choices.source}`);
+      noticeChange(student, done.change, `${way.said} ${shown.current.choices.source}`);
       onDone();
     } catch (error) {
       noticeFault(error);
@@ -90,8 +89,11 @@ export function usePreview(student: number, first: ImportPreview, onDone: () => 
         dirty.current = true;
         await ask();
       }
+    } finally {
+      clearInterval(looking);
+      setWritten(null);
     }
     setBusy(false);
   };
-  return { preview, choices, busy, fault, choose, type, correct, apply };
+  return { preview, choices, busy, written, fault, choose, type, correct, apply };
 }

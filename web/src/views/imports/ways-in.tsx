@@ -10,6 +10,7 @@ import { TextArea, TextField } from '../../ui/field';
 import { FileButton } from '../../ui/file-button';
 import { noticeFault } from '../../ui/notice';
 import { ImportPreview } from './import-preview';
+import { importWay } from './ways';
 
 interface WaysInProps {
   /** What stands here while nothing is being looked at; the ways in are its children's neighbours. */
@@ -80,7 +81,7 @@ function WaysIn({ children, onBusy }: WaysInProps) {
         {queue.length > 1 && (
           <p className="mb-2 text-[14px] text-ink-2">{queue.length - 1} more to look at after this.</p>
         )}
-        <ImportPreview key={first.id} first={first} onDone={() => show(queue.slice(1))} />
+        <Looked key={first.id} first={first} onDone={() => show(queue.slice(1))} />
       </section>
     );
   }
@@ -137,6 +138,12 @@ function WaysIn({ children, onBusy }: WaysInProps) {
       />
     </div>
   );
+}
+
+function Looked({ first, onDone }: { first: Preview; onDone: () => void }) {
+  const { id } = useStudent();
+  const [way] = useState(() => importWay(id, first.id));
+  return <ImportPreview first={first} way={way} onDone={onDone} />;
 }
 
 /** Looks through lines for those that name a day, and has them read in as a table. */

@@ -27,8 +27,8 @@ function LeewayView() {
           <Summary cases={cases} />
           {cases.length === 0 ? (
             <Empty title="Nothing can be moved just now">
-              No piece of work that is yours may have an extension or a token. Ask the teacher all the same,
-              if you need to.
+              No piece of work may have an extension or a token just now. Write to the teacher all the same,
+              if you need to: each piece of work has “Write to” in it.
             </Empty>
           ) : (
             <ul className="border-line border-t">

@@ -1,17 +1,17 @@
 import { type FormEvent, useState } from 'react';
-import { client, type LinkPreview, Refused, type Schemas, take, writeKey } from '../../api/client';
-import { writeChange } from '../../api/write-change';
+import { client, Refused, type Schemas, take } from '../../api/client';
 import { useStudent } from '../../frame/student';
-import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
-import { abilityWords, KINDS, LINK_KIND_ABOUT, LINK_KIND_WORDS, linkWords } from './model';
-import { ToldRows } from './told-rows';
+import { ImportPreview } from '../imports/import-preview';
+import { linkWay } from '../imports/ways';
+import { abilityWords, KINDS, LINK_KIND_ABOUT, LINK_KIND_WORDS } from './model';
 
 type Form = Schemas['LinkForm'];
+type LinkLook = Schemas['LinkLook'];
 
 const EMPTY: Form = { kind: 'BOX', address: '', token: '', knownAs: '', name: '' };
 
@@ -23,29 +23,25 @@ interface AddLinkProps {
 /** Two steps: where the school is, and then what it would bring. Nothing is written before the second is confirmed. */
 function AddLink({ open, onOpenChange }: AddLinkProps) {
   const [form, setForm] = useState(EMPTY);
-  const [preview, setPreview] = useState<LinkPreview | null>(null);
+  const [look, setLook] = useState<LinkLook | null>(null);
   const end = () => {
     onOpenChange(false);
-    setPreview(null);
+    setLook(null);
     setForm(EMPTY);
   };
   return (
     <Dialog
       open={open}
       onOpenChange={(next) => (next ? onOpenChange(true) : end())}
-      wide={preview !== null}
-      title={preview ? preview.name : 'Add a link'}
+      wide={look !== null}
+      title={look ? (look.preview.choices.source ?? '') : 'Add a link'}
       about={
-        preview
-          ? `${LINK_KIND_WORDS[form.kind]}: ${abilityWords(preview.abilities)}. Nothing is written yet.`
+        look
+          ? `${LINK_KIND_WORDS[form.kind]}: ${abilityWords(look.abilities)}. Nothing is written yet.`
           : 'You see first what it would bring.'
       }
     >
-      {preview ? (
-        <Confirm form={form} preview={preview} onBack={() => setPreview(null)} onDone={end} />
-      ) : (
-        <Where form={form} onForm={setForm} onPreview={setPreview} />
-      )}
+      {look ? <Confirm look={look} onDone={end} /> : <Where form={form} onForm={setForm} onLook={setLook} />}
     </Dialog>
   );
 }
@@ -53,10 +49,10 @@ function AddLink({ open, onOpenChange }: AddLinkProps) {
 interface WhereProps {
   form: Form;
   onForm: (form: Form) => void;
-  onPreview: (preview: LinkPreview) => void;
+  onLook: (look: LinkLook) => void;
 }
 
-function Where({ form, onForm, onPreview }: WhereProps) {
+function Where({ form, onForm, onLook }: WhereProps) {
   const { id } = useStudent();
   const [looking, setLooking] = useState(false);
   const [fault, setFault] = useState<Refused | null>(null);
@@ -67,9 +63,9 @@ function Where({ form, onForm, onPreview }: WhereProps) {
     setLooking(true);
     setFault(null);
     try {
-      onPreview(
+      onLook(
         await take(
-          client.POST('/api/students/{student}/links/preview', {
+          client.POST('/api/students/{student}/links/looks', {
             params: { path: { student: id } },
             body: form,
           }),
@@ -130,57 +126,13 @@ function Where({ form, onForm, onPreview }: WhereProps) {
   );
 }
 
-interface ConfirmProps {
-  form: Form;
-  preview: LinkPreview;
-  onBack: () => void;
-  onDone: () => void;
-}
-
-function Confirm({ form, preview, onBack, onDone }: ConfirmProps) {
+function Confirm({ look, onDone }: { look: LinkLook; onDone: () => void }) {
   const { id } = useStudent();
-  const [key] = useState(writeKey);
-  const [adding, setAdding] = useState(false);
-  const add = async () => {
-    setAdding(true);
-    try {
-      await writeChange(
-        id,
-        client.POST('/api/students/{student}/links', {
-          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: { link: form, fingerprint: preview.fingerprint },
-        }),
-        `Added ${preview.name}`,
-      );
-      onDone();
-    } catch (error) {
-      noticeFault(error);
-      setAdding(false);
-      if (error instanceof Refused && error.status === 412) onBack();
-    }
-  };
+  const [way] = useState(() => linkWay(id, look.preview.id));
   return (
-    <>
-      <div className="min-h-0 flex-1 overflow-auto">
-        {preview.courses.length > 0 && (
-          <p className="mb-2 text-[14px]">New courses: {preview.courses.join(', ')}.</p>
-        )}
-        {preview.happened > 0 && (
-          <p className="mb-2 text-[14px]">
-            Also {count(preview.happened, 'score, comment or hand-in', 'scores, comments and hand-ins')}.
-          </p>
-        )}
-        <ToldRows rows={preview.rows} troubles={preview.troubles} />
-      </div>
-      <div className="mt-4 flex justify-end gap-2">
-        <Button look="quiet" onClick={onBack}>
-          Back
-        </Button>
-        <Button look="main" disabled={adding} onClick={() => void add()}>
-          {adding ? 'Adding …' : linkWords(preview)}
-        </Button>
-      </div>
-    </>
+    <div className="min-h-0 flex-1 overflow-auto">
+      <ImportPreview titled first={look.preview} way={way} onDone={onDone} />
+    </div>
   );
 }
 

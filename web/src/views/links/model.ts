@@ -1,4 +1,4 @@
-import type { LinkPreview, SchoolLink } from '../../api/client';
+import type { SchoolLink } from '../../api/client';
 
 export type LinkKind = SchoolLink['kind'];
 type Ability = SchoolLink['abilities'][number];
@@ -38,10 +38,3 @@ export const STAGE_OF_ASKING: Record<NonNullable<SchoolLink['stage']>, string> =
   COMPARING: 'Comparing with what is here …',
   WRITING: 'Writing it down …',
 };
-
-/** "Add the link and 12 pieces of work"; what adding a link would do. */
-export function linkWords(preview: LinkPreview): string {
-  const fresh = preview.rows.filter((row) => row.status === 'NEW').length;
-  if (fresh === 0) return 'Add the link';
-  return `Add the link and ${fresh} ${fresh === 1 ? 'piece' : 'pieces'} of work`;
-}

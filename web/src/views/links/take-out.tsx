@@ -7,11 +7,7 @@ import { FileButton } from '../../ui/file-button';
 import { noticeFault } from '../../ui/notice';
 
 const LINES = [
-  [
-    'archive',
-    'All of it',
-    'Everything that Navlo knows of you, files included. It can be brought back whole.',
-  ],
+  ['archive', 'All of it', 'Everything that Navlo knows, files included. It can be brought back whole.'],
   ['exports/oneroster.zip', 'A gradebook', 'Courses, work and scores, as a OneRoster 1.2 bundle.'],
   [
     'exports/works.csv',

@@ -1,5 +1,6 @@
 import { Minus, Plus } from 'lucide-react';
 import { SetLink } from '../../frame/set-link';
+import { useStudent } from '../../frame/student';
 import { Button, TextButton } from '../../ui/button';
 import { budgetWords } from './model';
 
@@ -16,15 +17,17 @@ interface BudgetProps {
 
 /** How much time there is today. The plan follows while it is changed. */
 function Budget({ budget, onChange, busy }: BudgetProps) {
+  const { own, board } = useStudent();
+  const name = board.student.name.split(' ')[0];
   const value = budget ?? USUAL;
   const set = (minutes: number) => onChange(Math.min(MOST, Math.max(0, minutes)));
   return (
     <fieldset className="no-print flex flex-col items-end gap-1 max-sm:items-start">
       <legend className="sr-only">Time today</legend>
       <span className="flex items-center gap-2">
-        <span className="text-[14px] text-ink-2">Today I have</span>
+        <span className="text-[14px] text-ink-2">{own ? 'Today I have' : `Today ${name} has`}</span>
         <output className="min-w-[88px] border-yours border-b-2 text-center font-[680]" data-busy={busy}>
-          {budgetWords(budget)}
+          {budgetWords(budget, own)}
         </output>
         <Button
           aria-label="A quarter of an hour less"
@@ -44,7 +47,7 @@ function Budget({ budget, onChange, busy }: BudgetProps) {
       <input
         type="range"
         aria-label="Minutes I have today"
-        aria-valuetext={budgetWords(budget)}
+        aria-valuetext={budgetWords(budget, own)}
         min={0}
         max={MOST}
         step={STEP}
@@ -53,7 +56,11 @@ function Budget({ budget, onChange, busy }: BudgetProps) {
         className="h-6 w-full accent-(--yours)"
       />
       <span className="flex gap-3 text-[13px] text-ink-2">
-        {budget !== null && <TextButton onClick={() => onChange(null)}>Plan by my free hours</TextButton>}
+        {budget !== null && (
+          <TextButton onClick={() => onChange(null)}>
+            {own ? 'Plan by my free hours' : 'Plan by their free hours'}
+          </TextButton>
+        )}
         <SetLink set="hours">Your time</SetLink>
         <SetLink set="goals">Goals</SetLink>
       </span>

@@ -1,5 +1,7 @@
-import { useState } from 'react';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { feedbackQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
@@ -16,8 +18,9 @@ function Errands({ errands }: { errands: readonly Errand[] }) {
   const [all, setAll] = useState(false);
   const leeway = errands.filter((one) => one.leeway !== null);
   const unread = errands.filter((one) => one.kind === 'READ_FEEDBACK');
-  if (leeway.length + unread.length === 0) return null;
   const listed = all || unread.length <= FEW;
+  const newest = useNewestFirst(unread, listed && unread.length > 1);
+  if (leeway.length + unread.length === 0) return null;
   return (
     <section aria-label="A minute each" className="mb-5">
       <ul className="border-line border-t">
@@ -38,10 +41,25 @@ function Errands({ errands }: { errands: readonly Errand[] }) {
             </Link>
           </li>
         )}
-        {listed && unread.map((errand) => <Line key={errand.work} errand={errand} />)}
+        {listed && newest.map((errand) => <Line key={errand.work} errand={errand} />)}
       </ul>
     </section>
   );
+}
+
+/** By when something was last said of each; in the order of the courses until that is known. */
+function useNewestFirst(unread: readonly Errand[], wanted: boolean): readonly Errand[] {
+  const { id } = useStudent();
+  const feedback = useQuery({ ...feedbackQuery(id), enabled: wanted });
+  return useMemo(() => {
+    const latest = new Map<number, string>();
+    for (const one of feedback.data?.said ?? []) {
+      const before = latest.get(one.work) ?? '';
+      if (one.unread && one.at > before) latest.set(one.work, one.at);
+    }
+    const at = (errand: Errand) => latest.get(errand.work) ?? '';
+    return [...unread].sort((one, other) => at(other).localeCompare(at(one)));
+  }, [unread, feedback.data]);
 }
 
 function Line({ errand }: { errand: Errand }) {

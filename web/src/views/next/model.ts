@@ -1,6 +1,6 @@
 import type { Schemas, Work } from '../../api/client';
 import { stakeWords } from '../../lib/readings';
-import { localDate, near, span } from '../../lib/time';
+import { instantWords, localDate, near, span } from '../../lib/time';
 import { count } from '../../lib/words';
 
 export type Next = Schemas['NextView'];
@@ -27,7 +27,7 @@ const MOST_PUSHING = 3;
 export function verb(deed: Deed, work: Work): string {
   if (deed === 'FINISH_PARTS' && work.parts) return `Write ${partsLeft(work.parts)}`;
   if (deed === 'HAND_IN' && work.kind === 'DISCUSSION') return 'Write';
-  if (deed === 'HAND_IN' && (work.kind === 'QUIZ' || work.kind === 'TEST')) return 'Take';
+  if (deed === 'HAND_IN' && (work.kind === 'QUIZ' || work.kind === 'TEST')) return 'Do';
   if (deed === 'HAND_IN' && work.kind === 'PRACTICE') return 'Practise';
   return VERBS[deed];
 }
@@ -55,16 +55,14 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
     return `Opens ${titles(first ?? 0)}${more.length > 0 ? ` and ${more.length} more` : ''}`;
   }
   if (because.at && (because.kind === 'BEFORE_A_LOSS' || because.kind === 'SAFE_BY')) {
-    const at = near(because.at, zone, now);
-    const when = at.includes(':') ? at : `the end of ${at}`;
+    const when = instantWords(because.at, zone, now);
     if (because.kind === 'SAFE_BY') return `Safe if in by ${when}`;
     return Number(because.loses) < 0.05
       ? `In time for ${when}`
       : `${move.deed === 'PREPARE' ? 'Ready' : 'In'} by ${when}, or ${stakeWords(because.loses)} less`;
   }
   if (because.at) {
-    const at = near(because.at, zone, now);
-    const when = at.includes(':') ? at : `the end of ${at}`;
+    const when = instantWords(because.at, zone, now);
     if (because.kind === 'WORTH_UNKNOWN')
       return `${move.deed === 'PREPARE' ? 'Ready' : 'In'} by ${when}; what it is worth isn’t known`;
     return Number(because.loses) < 0.05
@@ -192,8 +190,8 @@ export function leftWords(left: LeftMove, titles: (work: number) => string): str
   return `${LEFT_WORDS.SHUT_FOR_GOOD}, unless the teacher opens ${left.shutBy.map(titles).join(' and ')} again`;
 }
 
-export function budgetWords(budget: number | null): string {
-  return budget === null ? 'my free hours' : span(budget);
+export function budgetWords(budget: number | null, own: boolean): string {
+  return budget === null ? (own ? 'my free hours' : 'their free hours') : span(budget);
 }
 
 export function askWords(leeway: NonNullable<PlannedMove['leeway']>): string {

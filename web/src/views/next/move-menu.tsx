@@ -7,6 +7,7 @@ import { useNow } from '../../lib/now';
 import { localDate } from '../../lib/time';
 import { Dialog } from '../../ui/dialog';
 import { Menu, MenuItem, MenuRule, MenuSub } from '../../ui/menu';
+import { placeOf } from '../../ui/open-at-school';
 import { EffortForm, writeTogether } from '../work/own-forms';
 import type { PlannedMove } from './model';
 import { startTimer } from './timer';
@@ -54,6 +55,11 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
   return (
     <>
       <Menu align="end" defaultOpen trigger={trigger}>
+        {work.hasPlace && (
+          <MenuItem onSelect={() => window.open(placeOf(id, work.id), '_blank', 'noopener,noreferrer')}>
+            Open it at the school
+          </MenuItem>
+        )}
         <MenuItem onSelect={() => startTimer(id, work.id, work.title)}>
           Start it, with the clock running
         </MenuItem>

@@ -13,6 +13,7 @@ import { countdown } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
+import { OpenAtSchool } from '../../ui/open-at-school';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';
 import { gainWords, leewayWords, type PlannedMove, pushedWords, verb, why } from './model';
@@ -101,6 +102,7 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
               {course(work.courseId)?.name}. {move.notBefore ? 'You put it off. ' : ''}
               {reason}
             </span>
+            {DONE_THERE.includes(work.kind) && <OpenAtSchool quiet work={work} className="shrink-0" />}
           </p>
           <p className="text-[13.5px] sm:hidden">
             {span(move.minutes)} · {late.words}
@@ -162,6 +164,9 @@ function Grip({
     </button>
   );
 }
+
+/** What is done at the school itself, rather than here and handed in. */
+const DONE_THERE: readonly Work['kind'][] = ['QUIZ', 'TEST', 'DISCUSSION'];
 
 /** Where drops or gates let others stand in for it, a piece of work alone costs less than it brings with the rest. */
 function alone(move: PlannedMove, work: Work): string {

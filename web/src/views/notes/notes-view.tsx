@@ -21,7 +21,7 @@ function NotesView() {
 }
 
 function NoteBook({ notes }: { notes: readonly Note[] }) {
-  const { board } = useStudent();
+  const { board, own } = useStudent();
   const [params, setParams] = useAddress();
   const course = Number(params.get('course')) || null;
   const work = Number(params.get('work')) || null;
@@ -46,7 +46,10 @@ function NoteBook({ notes }: { notes: readonly Note[] }) {
     <div className="min-h-0 flex-1 overflow-auto print:overflow-visible">
       <div className="mx-auto w-full max-w-[820px] px-5 py-4 max-sm:px-3">
         <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
-          <h1 className="font-bold text-[20px] tracking-[-0.01em]">My notes{title && `: ${title}`}</h1>
+          <h1 className="font-bold text-[20px] tracking-[-0.01em]">
+            {own ? 'My notes' : 'Notes'}
+            {title && `: ${title}`}
+          </h1>
           <p aria-live="polite" className="text-[14px] text-ink-2">
             {shown.length} of {count(notes.length, 'note')}
           </p>

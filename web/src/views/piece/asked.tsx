@@ -12,7 +12,7 @@ function Asked({ detail }: { detail: Detail }) {
   const terms = termsOf(detail);
   if (!instructions && material.attachments.length === 0 && terms.length === 0) return null;
   return (
-    <Part title="What is asked" id="asked" aside={terms.join(' · ')}>
+    <Part title="Instructions" id="asked" aside={terms.join(' · ')}>
       {instructions && <RichText text={instructions} />}
       {material.attachments.length > 0 && (
         <ul className="mt-2.5 flex flex-col gap-1">

@@ -1,7 +1,7 @@
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
+import { instantWords } from '../../lib/time';
 import { LIMIT_WORDS, sentence } from '../../lib/words';
 import { type Level, StepChart } from '../../ui/step-chart';
 import { hasCosts } from './model';
@@ -19,7 +19,7 @@ function Costs({ detail }: { detail: Detail }) {
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
         {detail.costs.map((cost) => (
           <div key={cost.at} className="contents">
-            <dt className="whitespace-nowrap font-semibold">{near(cost.at, zone, now)}</dt>
+            <dt className="whitespace-nowrap font-semibold">from {instantWords(cost.at, zone, now)}</dt>
             <dd className="text-ink-2">{costWords(cost, work.score.possible)}</dd>
           </div>
         ))}
@@ -76,10 +76,10 @@ function CostCurve({ detail, now }: { detail: Detail; now: number }) {
 function costWords(cost: Detail['costs'][number], possible: string): string {
   const lost = Number(cost.lost) > 0 ? `${Number(cost.lost)} of ${possible} points` : '';
   if (cost.limit) {
-    return `Nothing is accepted after this: ${LIMIT_WORDS[cost.limit]}${lost ? `, and ${lost} go with it` : ''}.`;
+    return `Nothing is accepted any more: ${LIMIT_WORDS[cost.limit]}${lost ? `, and ${lost} go with it` : ''}.`;
   }
-  if (cost.unknown) return 'On time until here, late after; what that costs isn’t known.';
-  return lost ? `${lost} are lost after this.` : 'On time until here, late after.';
+  if (cost.unknown) return 'Late; what that costs isn’t known.';
+  return lost ? `${lost} are lost.` : 'Late.';
 }
 
 export { Costs };

@@ -74,6 +74,14 @@ function DraftText({ detail, text, onText }: DraftTextProps) {
     return () => clearTimeout(timer);
   }, [text, save, there]);
   useEffect(() => () => void save(), [save]);
+  // What was kept while there was no connection goes out as soon as there is one.
+  useEffect(() => {
+    const again = () => {
+      if (!there) void save();
+    };
+    window.addEventListener('online', again);
+    return () => window.removeEventListener('online', again);
+  }, [save, there]);
 
   const decide = (chosen: string, other: SavedElsewhere) => {
     number.current = other.number;

@@ -20,7 +20,7 @@ function Life({ detail }: { detail: Detail }) {
   const { zone } = useStudent();
   if (detail.life.length === 0) return null;
   return (
-    <Part title="Its life so far" id="life">
+    <Part title="History" id="life">
       <ol className="border-line border-l-2">
         {detail.life.map((line) => (
           <li key={line.id} className="relative pb-3 pl-4 last:pb-0">

@@ -145,18 +145,18 @@ export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
   const said = detail.said.length > 0 || mayWrite;
   const all: [PartId, string, boolean][] = [
     ['records', 'Records', disagree],
-    ['said', 'Said', said && answered],
+    ['said', 'Feedback', said && answered],
     ['hand-in', work.parts ? 'Discussion' : 'Hand in', handIn],
-    ['asked', 'Asked', detail.instructions !== '' || material.attachments.length > 0],
+    ['asked', 'Instructions', detail.instructions !== '' || material.attachments.length > 0],
     ['attempts', 'Attempts', material.attempts.length > 0 && (work.kind === 'QUIZ' || work.kind === 'TEST')],
     ['rubric', 'Rubric', material.rubric !== null],
     ['costs', 'Cost', hasCosts(detail)],
     ['worth', hasCosts(detail) ? '' : 'Worth', true],
-    ['said', 'Said', said && !answered],
+    ['said', 'Feedback', said && !answered],
     ['hand-ins', 'Receipts', detail.handIns.length > 0],
     ['notes', 'Notes', detail.notes.length > 0 || mayWrite],
     ['records', 'Records', material.records.length > 0 && !disagree],
-    ['life', 'Life', detail.life.length > 0],
+    ['life', 'History', detail.life.length > 0],
   ];
   return all.filter(([, , there]) => there).map(([id, name]) => ({ id, name }));
 }

@@ -13,6 +13,7 @@ import { countdown, flagAgainstClock, KIND_WORDS, scoreWords, sentence } from '.
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeChange, noticeFault } from '../../ui/notice';
+import { OpenAtSchool } from '../../ui/open-at-school';
 import { fetchRichText } from '../../ui/rich-text';
 import { Failed, Loading } from '../../ui/states';
 import { TimingBar } from '../../ui/timing-bar';
@@ -104,6 +105,7 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
           </button>
         </div>
         <h2 className="mt-0.5 mb-2.5 font-bold text-[20px] leading-snug tracking-[-0.01em]">{work.title}</h2>
+        <OpenAtSchool work={work} className="mb-2.5" />
         <div className="flex items-baseline justify-between gap-3">
           <StateWords work={work} />
           <ScoreKept detail={detail} />

@@ -34,7 +34,7 @@ function NotThisWork({ detail, record }: { detail: Detail; record: Record }) {
   return (
     <>
       <TextButton className="text-ink-2" onClick={() => setOpen(true)}>
-        Put it with other work
+        This is other work
       </TextButton>
       <Dialog
         open={open}
@@ -69,7 +69,7 @@ function WhichWork({ detail, record, onDone }: WhichWorkProps) {
         body: { book: record.toldBy, with: withWork === '' ? null : Number(withWork) },
       }),
       withWork === ''
-        ? `${record.toldBy} speaks of no work here`
+        ? `Took ${record.toldBy}’s record away from this work`
         : `Put ${record.toldBy}’s record with other work`,
     )
       .then(onDone)

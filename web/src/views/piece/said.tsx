@@ -28,7 +28,7 @@ function SaidPart({ detail }: { detail: Detail }) {
   const aside =
     theirs === 0 ? 'nothing yet' : `${theirs}${work.feedback.unread ? `, ${work.feedback.unread} new` : ''}`;
   return (
-    <Part title="What they said" id="said" aside={aside}>
+    <Part title="Feedback" id="said" aside={aside}>
       <ul className="flex flex-col gap-4">
         {onPages.map((marks) => (
           <li key={markKey(marks[0])}>

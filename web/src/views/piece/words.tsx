@@ -12,7 +12,7 @@ export type Said = Schemas['SaidView'];
 type Answer = Schemas['AnswerView'];
 type RowMark = Schemas['RowMarkView'];
 
-const PLACES: Record<Said['place'], string> = {
+export const PLACES: Record<Said['place'], string> = {
   ON_WORK: 'on the work',
   CLASS_WIDE: 'to the class',
   IN_FILE: 'in the file',

@@ -3,7 +3,7 @@ import { closedBoardQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { figureWords, READING_WORDS } from '../../lib/readings';
 import { dateWords, day } from '../../lib/time';
-import { STAGE_WORDS, scoreWords } from '../../lib/words';
+import { scoreWords, stageWord } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { Failed, Loading } from '../../ui/states';
 
@@ -42,7 +42,7 @@ function ClosedBoard({ courses: ids }: { courses: ReadonlySet<number> }) {
                     <span className="text-ink-2">
                       {work.dueDay ? dateWords(work.dueDay) : work.due ? day(work.due, zone) : ''}
                     </span>
-                    <span className="w-24 text-ink-2">{STAGE_WORDS[work.stage]}</span>
+                    <span className="w-24 text-ink-2">{stageWord(work)}</span>
                     <span className="w-24 text-right">
                       {score.points} {score.of}
                     </span>

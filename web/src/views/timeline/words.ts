@@ -1,6 +1,6 @@
 import type { Course } from '../../api/client';
 import { localTime, minutesBetween, near, nearStart, span } from '../../lib/time';
-import { countdown, LIMIT_WORDS, STAGE_WORDS, scoreWords, stageDetail } from '../../lib/words';
+import { countdown, LIMIT_WORDS, scoreWords, stageDetail, stageWord } from '../../lib/words';
 import { type Bar, ms } from './model';
 
 /** The zone that the device lives in. */
@@ -24,9 +24,7 @@ export function stateOf({ work }: Pick<Bar, 'work'>): string {
     return `${points} ${of}${work.move === 'YOURS' ? `, ${stageDetail(work)}` : ''}`;
   }
   const detail = stageDetail(work);
-  return detail
-    ? `${STAGE_WORDS[work.stage].toLowerCase()}, ${detail}`
-    : STAGE_WORDS[work.stage].toLowerCase();
+  return detail ? `${stageWord(work).toLowerCase()}, ${detail}` : stageWord(work).toLowerCase();
 }
 
 /** The next loss in words; null where waiting costs nothing. */

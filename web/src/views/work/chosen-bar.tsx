@@ -13,6 +13,7 @@ import { type Deed, EffortForm, NoteForm, writeTogether } from './own-forms';
 interface ChosenBarProps {
   works: readonly Work[];
   onAll: () => void;
+  onMore: (works: readonly number[]) => void;
   onDone: () => void;
 }
 
@@ -22,14 +23,32 @@ const ASKED = {
   edit: 'Change',
 } as const;
 
+/** "Quiz 4" and "Quiz 12" are of one name. */
+function nameOf(title: string): string {
+  return title.replace(/\d+/, '…');
+}
+
+/** What repeats with the chosen work: of its course and kind, the same title but for a number. None where all are chosen. */
+function seriesOf(chosen: readonly Work[], all: readonly Work[]): Work[] {
+  const [first] = chosen;
+  if (!first || !/\d/.test(first.title)) return [];
+  const alike = (work: Work) =>
+    work.courseId === first.courseId &&
+    work.kind === first.kind &&
+    nameOf(work.title) === nameOf(first.title);
+  const series = all.filter(alike);
+  return chosen.every(alike) && series.length > chosen.length ? series : [];
+}
+
 /** What can be done to several pieces of work at once: one request, one undo. */
-function ChosenBar({ works, onAll, onDone }: ChosenBarProps) {
-  const { id } = useStudent();
+function ChosenBar({ works, onAll, onMore, onDone }: ChosenBarProps) {
+  const { id, board } = useStudent();
   const [asking, setAsking] = useState<keyof typeof ASKED | null>(null);
   const [busy, setBusy] = useState(false);
   const unread = works.some((work) => work.feedback.unread > 0);
   const back = works.filter((work) => work.stage === 'TURNED_IN').length;
   const many = count(works.length, 'piece');
+  const series = seriesOf(works, board.works);
   const together = async (deed: Deed, words: string) => {
     setBusy(true);
     try {
@@ -58,6 +77,11 @@ function ChosenBar({ works, onAll, onDone }: ChosenBarProps) {
         {busy ? 'Writing …' : `${works.length} chosen`}
       </p>
       <Button onClick={onAll}>All that are shown</Button>
+      {series.length > 1 && (
+        <Button onClick={() => onMore(series.map((work) => work.id))}>
+          All {series.length} of “{nameOf(series[0]?.title ?? '')}”
+        </Button>
+      )}
       <Menu
         trigger={
           <Button disabled={none}>

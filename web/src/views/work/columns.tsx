@@ -43,7 +43,7 @@ export const COLUMNS: readonly Column[] = [
     head: 'State',
     sort: 'state',
     from: 0,
-    track: 'minmax(203px, 0.5fr)',
+    track: 'minmax(248px, 0.4fr)',
     cell: ({ work }) => <StateWords work={work} />,
   },
   { key: 'title', head: 'Work', sort: 'title', from: 0, track: 'minmax(180px, 1.3fr)', cell: TitleCell },
@@ -72,7 +72,7 @@ export const COLUMNS: readonly Column[] = [
   {
     key: 'files',
     head: 'Files',
-    from: 1180,
+    from: 1340,
     track: '30px',
     end: true,
     quiet: true,
@@ -81,7 +81,7 @@ export const COLUMNS: readonly Column[] = [
   {
     key: 'attempts',
     head: 'Attempts',
-    from: 1180,
+    from: 1340,
     track: '56px',
     end: true,
     quiet: true,
@@ -167,7 +167,15 @@ function TitleCell({ work, student }: CellProps) {
       <span className="truncate font-semibold" title={`${work.title} · ${course?.name}`}>
         {work.title}
       </span>
-      <span className="sr-only">, {course?.name}</span>
+      {!work.required && work.kind !== 'PRACTICE' && (
+        <span className="shrink-0 pl-1.5 text-[13px] text-ink-2">optional</span>
+      )}
+      <span
+        className="ml-auto max-w-[40%] shrink-0 truncate pl-2.5 text-[13px] text-ink-2"
+        title={course?.name}
+      >
+        {course?.shortName}
+      </span>
     </>
   );
 }
@@ -216,7 +224,8 @@ function ScoreWords({ work }: Pick<CellProps, 'work'>) {
 }
 
 function FeedbackCell({ work }: CellProps) {
-  const { latestBy, unread, count } = work.feedback;
+  const { latestBy, unread, count, waits } = work.feedback;
+  if (waits && unread === 0) return <span className="truncate font-semibold">asked, no answer</span>;
   if (!latestBy) return '';
   const name = latestBy.split(' ').at(-1);
   const number = unread > 0 ? `, ${unread} new` : count > 1 ? `, ${count}` : '';

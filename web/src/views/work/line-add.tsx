@@ -1,27 +1,29 @@
 import { type FormEvent, useMemo, useRef, useState } from 'react';
-import { client, once, Refused, type Schemas, take } from '../../api/client';
-import { refreshStudent } from '../../api/queries';
+import { Refused } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { type Line, understand } from '../../lib/lines';
 import { useTerms } from '../../lib/terms';
-import { dateWords, span } from '../../lib/time';
-import { count, KIND_WORDS } from '../../lib/words';
+import { dateWords } from '../../lib/time';
+import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { noticeFault } from '../../ui/notice';
+import { addLine, lineWords, titlesOf } from './added';
 
 interface LineAddProps {
   /** The course of lines that name none; null for the one that was last added to. */
   course?: number | null;
   autoFocus?: boolean;
+  /** What stands in it at first. */
+  first?: string;
   onDone?: () => void;
 }
 
 /** One line adds work: it is understood while one types, and shown as it will be before Enter. */
-function LineAdd({ course = null, autoFocus = false, onDone }: LineAddProps) {
+function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineAddProps) {
   const { id, board } = useStudent();
   const { asked } = useTerms();
-  const [text, setText] = useState('');
+  const [text, setText] = useState(first);
   const [last, setLast] = useState<number | null>(course ?? board.courses[0]?.id ?? null);
   const [chosen, setChosen] = useState<number | null>(null);
   const [fault, setFault] = useState('');
@@ -38,28 +40,15 @@ function LineAdd({ course = null, autoFocus = false, onDone }: LineAddProps) {
     if (!ready || busy) return;
     setFault('');
     setBusy(true);
-    const works = formsOf({ ...line, course: of });
     try {
-      const done = await once(`line ${text} ${of}`, (key) =>
-        take(
-          client.POST('/api/students/{student}/works/several', {
-            params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-            body: { works },
-          }),
-        ),
-      );
-      // The next line can be written at once.
-      setText('');
-      setChosen(null);
-      setLast(of);
-      setBusy(false);
-      input.current?.focus();
-      await refreshStudent(id);
-      noticeChange(
-        id,
-        done.change,
-        works.length > 1 ? `Added ${works.length} pieces of work` : `Added ${line.title}`,
-      );
+      await addLine(id, line, of, () => {
+        // The next line can be written at once.
+        setText('');
+        setChosen(null);
+        setLast(of);
+        setBusy(false);
+        input.current?.focus();
+      });
       onDone?.();
     } catch (error) {
       if (error instanceof Refused && error.status === 422)
@@ -112,16 +101,6 @@ function Understood({
   onCourse: (course: number) => void;
 }) {
   const { board, course: courseOf } = useStudent();
-  const when = line.dueDay
-    ? `${line.endsTime ? 'at' : 'due'} ${dateWords(line.dueDay)}${line.dueTime ? ` ${line.dueTime}` : ''}${line.endsTime ? ` to ${line.endsTime}` : ''}`
-    : 'no due date';
-  const parts = [
-    KIND_WORDS[line.kind].toLowerCase(),
-    line.opensDay ? `opens ${dateWords(line.opensDay)}` : '',
-    when,
-    line.possible ? `${line.possible} points` : '',
-    line.effortMinutes ? span(line.effortMinutes) : '',
-  ].filter(Boolean);
   return (
     <>
       <p className="flex flex-wrap items-center gap-x-2">
@@ -140,7 +119,7 @@ function Understood({
             </option>
           ))}
         </select>
-        <span className="text-ink-2">{parts.join(', ')}</span>
+        <span className="text-ink-2">{lineWords(line)}</span>
       </p>
       {line.days.length > 1 && (
         <p className="text-ink-2">
@@ -155,37 +134,6 @@ function Understood({
       )}
     </>
   );
-}
-
-/** What repeats is counted: "Quiz 4, Quiz 5, …", or "Quiz 1, Quiz 2, …" where it has no number. */
-function titlesOf(line: Line): string[] {
-  if (line.days.length <= 1) return [line.title];
-  const found = line.title.match(/\d+/);
-  return line.days.map((_, at) =>
-    found
-      ? line.title.replace(found[0], String(Number(found[0]) + at))
-      : `${line.title.replace(/^modules$/i, 'Module').replace(/^quizzes$/i, 'Quiz')} ${at + 1}`,
-  );
-}
-
-function formsOf(line: Line & { course: number }): Schemas['WorkForm'][] {
-  const days = line.days.length > 0 ? line.days : [line.dueDay];
-  return titlesOf(line).map((title, at) => ({
-    courseId: line.course,
-    title,
-    kind: line.kind,
-    unit: null,
-    category: null,
-    required: line.kind !== 'PRACTICE',
-    opensDay: at === 0 ? line.opensDay : null,
-    dueDay: days[at] ?? null,
-    dueTime: line.dueTime ? `${line.dueTime}:00` : null,
-    endsTime: line.endsTime ? `${line.endsTime}:00` : null,
-    possible: line.possible,
-    effortMinutes: line.effortMinutes,
-    address: null,
-    instructions: '',
-  }));
 }
 
 export { LineAdd };

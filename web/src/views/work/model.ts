@@ -147,7 +147,7 @@ function about(move: Work['move'], works: readonly Work[], zone: string, now: nu
     case 'SETTLED': {
       const excused = works.filter((work) => work.stage === 'EXCUSED').length;
       const letGo = works.filter((work) => work.stage !== 'RETURNED' && work.stage !== 'EXCUSED').length;
-      return [excused ? `${excused} excused` : '', letGo ? `${letGo} optional, let go` : '']
+      return [excused ? `${excused} excused` : '', letGo ? `${letGo} optional, past its due` : '']
         .filter(Boolean)
         .join(' · ');
     }

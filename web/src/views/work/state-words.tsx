@@ -1,5 +1,6 @@
+import clsx from 'clsx';
 import type { Work } from '../../api/client';
-import { STAGE_WORDS, stageDetail } from '../../lib/words';
+import { stageDetail, stageWord } from '../../lib/words';
 import { StageGlyph } from '../../ui/stage-glyph';
 
 /** The state as a glyph and in words; what stands behind the stage is said after a dot. */
@@ -8,12 +9,14 @@ function StateWords({ work }: { work: Work }) {
   return (
     <span className="flex min-w-0 items-center gap-2">
       <StageGlyph stage={work.stage} redo={work.stage === 'RETURNED' && work.move === 'YOURS'} />
-      <span className="truncate">
-        <span className="font-semibold">{STAGE_WORDS[work.stage]}</span>
-        {detail && (
-          <span className={work.missing ? 'font-semibold text-loss' : 'text-ink-2'}> · {detail}</span>
-        )}
-      </span>
+      <span className="min-w-0 truncate font-semibold">{stageWord(work)}</span>
+      {detail && (
+        // What decides stands behind the stage: where it is narrow the stage is cut, never this.
+        <span className={clsx('-ml-1 shrink-0', work.missing ? 'font-semibold text-loss' : 'text-ink-2')}>
+          {' '}
+          · {detail}
+        </span>
+      )}
     </span>
   );
 }

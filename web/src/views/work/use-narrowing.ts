@@ -9,9 +9,16 @@ export function useNarrowing(): [Narrowing, (change: Partial<Narrowing>) => void
   const narrowing = useMemo(() => readNarrowing(params), [params]);
   const change = useCallback(
     (next: Partial<Narrowing>) =>
-      setParams((before) => keepPlace(before, writeNarrowing({ ...readNarrowing(before), ...next })), {
-        replace: true,
-      }),
+      setParams(
+        (before) => {
+          const after = keepPlace(before, writeNarrowing({ ...readNarrowing(before), ...next }));
+          // A day that is past stays the one that is looked at.
+          const asof = before.get('asof');
+          if (asof) after.set('asof', asof);
+          return after;
+        },
+        { replace: true },
+      ),
     [setParams],
   );
   return [narrowing, change];

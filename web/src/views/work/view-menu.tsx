@@ -40,6 +40,7 @@ function ViewMenu({ chip, shown, choosing, onChoosing, onScoring, onColumns }: V
         )}
         {mayWrite && <MenuItem onSelect={onScoring}>Write down scores</MenuItem>}
         <MenuItem onSelect={onColumns}>Columns</MenuItem>
+        <MenuItem onSelect={() => setTimeout(() => window.print())}>Print these {shown.length}</MenuItem>
         <MenuItem onSelect={() => window.location.assign(tableUrl(id, shown))}>
           Take these {shown.length} as a CSV table
         </MenuItem>

@@ -130,7 +130,7 @@ function TwoLines({ work, student, now }: CellProps) {
       <span className="flex min-w-0 items-center">
         <CourseMark colour={course?.colour ?? ''} className="mr-2" />
         <span className="min-w-0 flex-1 truncate font-semibold">{work.title}</span>
-        <span className="sr-only">, {course?.name}</span>
+        <span className="max-w-[34%] shrink-0 truncate pl-2 text-[13px] text-ink-2">{course?.shortName}</span>
         {work.feedback.unread > 0 && <b className="ml-2 shrink-0 text-[13px]">{work.feedback.unread} new</b>}
       </span>
       <span className="flex min-w-0 items-center gap-3 text-[13px]">

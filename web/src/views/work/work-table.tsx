@@ -105,9 +105,13 @@ function WorkTable(props: WorkTableProps) {
     const line = lines[next];
     if (line?.kind !== 'work') return;
     rows.scrollToIndex(next, { align: 'auto' });
-    requestAnimationFrame(() =>
-      scroll.current?.querySelector<HTMLInputElement>(`[data-work="${line.work.id}"] input`)?.focus(),
-    );
+    const focus = () => {
+      const field = scroll.current?.querySelector<HTMLInputElement>(`[data-work="${line.work.id}"] input`);
+      field?.focus();
+      return field;
+    };
+    // At once, so that no key of who types on is lost; a row that isn't drawn yet comes with the next frame.
+    if (!focus()) requestAnimationFrame(focus);
   };
 
   const onKeyDown = (event: KeyboardEvent) => {
@@ -132,7 +136,7 @@ function WorkTable(props: WorkTableProps) {
       aria-label={`Work, ${shown} of ${student.board.counts.total}`}
       aria-rowcount={lines.length + 1}
       onKeyDown={onKeyDown}
-      className="relative min-h-0 flex-1 overflow-auto outline-none print:overflow-visible"
+      className="no-print relative min-h-0 flex-1 overflow-auto outline-none"
       style={{ '--tracks': tracks(columns, chosen !== null) } as CSSProperties}
     >
       {!narrow && (

@@ -15,6 +15,7 @@ import { CourseLine } from './course-line';
 import { LineAdd } from './line-add';
 import { group, lines } from './model';
 import { NarrowBar } from './narrow-bar';
+import { PrintedWork } from './printed-work';
 import { ScoringBar, ScoringContext } from './scoring';
 import { useLayout } from './use-layout';
 import { useNarrowing } from './use-narrowing';
@@ -114,6 +115,7 @@ function WorkView() {
             openWork !== null && 'max-wide:hidden print:hidden',
           )}
         >
+          <PrintedWork groups={groups} shown={shown.length} narrowing={narrowing} now={minute} />
           <NarrowBar
             shown={shown}
             narrowing={narrowing}
@@ -158,6 +160,7 @@ function WorkView() {
             <ChosenBar
               works={board.works.filter((work) => chosen.has(work.id))}
               onAll={() => setChosen(new Set(shown.map((work) => work.id)))}
+              onMore={(works) => setChosen(new Set(works))}
               onDone={() => setChosen(null)}
             />
           )}
@@ -178,12 +181,13 @@ function LineHead({ course }: { course: number | null }) {
   const close = () =>
     setParams((before) => {
       before.delete('add');
+      before.delete('line');
       return before;
     });
   return (
     <div className="no-print flex shrink-0 items-start gap-2 border-line border-b bg-raised px-5 pt-2.5 max-sm:px-3">
       <div className="min-w-0 flex-1">
-        <LineAdd course={course} autoFocus />
+        <LineAdd course={course} autoFocus first={params.get('line') ?? ''} key={params.get('line')} />
       </div>
       <Button look="quiet" className="h-9" onClick={close}>
         Done

@@ -19,6 +19,7 @@ import { CourseMark } from '../../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../../ui/states';
 import { CourseMenu } from '../../courses/course-list';
 import { percentDomain, Scale } from '../scale';
+import { Announcements } from './announcements';
 import { GoalPanel } from './goal-panel';
 import type { Changing } from './item-menu';
 import {
@@ -51,11 +52,14 @@ function CourseView() {
 }
 
 function CoursePage({ course }: { course: Course }) {
-  const { id } = useStudent();
+  const { id, asof } = useStudent();
   const [whatIf, setWhatIf] = useState<WhatIf>(NOTHING);
-  const real = useQuery(gradeQuery(id, course.id));
+  const real = useQuery(gradeQuery(id, course.id, '', asof));
   const text = isNothing(whatIf) ? '' : JSON.stringify(whatIf);
-  const shown = useQuery({ ...gradeQuery(id, course.id, text), placeholderData: keepPreviousData });
+  const shown = useQuery({
+    ...gradeQuery(id, course.id, text, asof),
+    placeholderData: keepPreviousData,
+  });
   if (real.isError) return <Failed error={real.error} onRetry={() => void real.refetch()} />;
   if (!real.data) return <Loading />;
   const grade = shown.data ?? real.data;
@@ -63,6 +67,7 @@ function CoursePage({ course }: { course: Course }) {
     <div className="flex-1 overflow-auto print:overflow-visible">
       <div className="mx-auto w-full max-w-[1400px] px-5 py-4 max-sm:px-3 print:[zoom:0.78]">
         <CourseHead course={course} whatIf={whatIf} onReset={() => setWhatIf(NOTHING)} />
+        <Announcements course={course.id} />
         {course.standing.kind === 'COMPLETION' ? (
           <Path course={course} grade={grade} />
         ) : (

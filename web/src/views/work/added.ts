@@ -1,0 +1,77 @@
+import { client, once, type Schemas, take } from '../../api/client';
+import { refreshStudent } from '../../api/queries';
+import type { Line } from '../../lib/lines';
+import { dateWords, span } from '../../lib/time';
+import { KIND_WORDS } from '../../lib/words';
+import { noticeChange } from '../../ui/notice';
+
+/** What was understood beside title and course: "quiz, due Fri 4 Dec 17:00, 60 points". */
+export function lineWords(line: Line): string {
+  const when = line.dueDay
+    ? `${line.endsTime ? 'at' : 'due'} ${dateWords(line.dueDay)}${line.dueTime ? ` ${line.dueTime}` : ''}${line.endsTime ? ` to ${line.endsTime}` : ''}`
+    : 'no due date';
+  const parts = [
+    KIND_WORDS[line.kind].toLowerCase(),
+    line.opensDay ? `opens ${dateWords(line.opensDay)}` : '',
+    when,
+    line.possible ? `${line.possible} points` : '',
+    line.effortMinutes ? span(line.effortMinutes) : '',
+  ];
+  return parts.filter(Boolean).join(', ');
+}
+
+/** What repeats is counted: "Quiz 4, Quiz 5, …", or "Quiz 1, Quiz 2, …" where it has no number. */
+export function titlesOf(line: Line): string[] {
+  if (line.days.length <= 1) return [line.title];
+  const found = line.title.match(/\d+/);
+  return line.days.map((_, at) =>
+    found
+      ? line.title.replace(found[0], String(Number(found[0]) + at))
+      : `${line.title.replace(/^modules$/i, 'Module').replace(/^quizzes$/i, 'Quiz')} ${at + 1}`,
+  );
+}
+
+function formsOf(line: Line, course: number): Schemas['WorkForm'][] {
+  const days = line.days.length > 0 ? line.days : [line.dueDay];
+  return titlesOf(line).map((title, at) => ({
+    courseId: course,
+    title,
+    kind: line.kind,
+    unit: null,
+    category: null,
+    required: line.kind !== 'PRACTICE',
+    opensDay: at === 0 ? line.opensDay : null,
+    dueDay: days[at] ?? null,
+    dueTime: line.dueTime ? `${line.dueTime}:00` : null,
+    endsTime: line.endsTime ? `${line.endsTime}:00` : null,
+    possible: line.possible,
+    effortMinutes: line.effortMinutes,
+    address: null,
+    instructions: '',
+  }));
+}
+
+/** Adds what a line says, as one change, and says so. @throws Refused */
+export async function addLine(
+  student: number,
+  line: Line,
+  course: number,
+  onWritten?: () => void,
+): Promise<void> {
+  const works = formsOf(line, course);
+  const done = await once(`line ${JSON.stringify(works)}`, (key) =>
+    take(
+      client.POST('/api/students/{student}/works/several', {
+        params: { path: { student }, header: { 'Idempotency-Key': key } },
+        body: { works },
+      }),
+    ),
+  );
+  onWritten?.();
+  await refreshStudent(student);
+  noticeChange(
+    student,
+    done.change,
+    works.length > 1 ? `Added ${works.length} pieces of work` : `Added ${line.title}`,
+  );
+}
