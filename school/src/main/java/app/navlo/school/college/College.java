@@ -1,5 +1,6 @@
 package app.navlo.school.college;
 
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.InstantSource;
 import java.util.ArrayList;
@@ -9,6 +10,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
 /**
@@ -16,6 +18,9 @@ import tools.jackson.databind.node.ObjectNode;
  * among the deeds, at the instants at which they did it. The same seed and the same requests give the same deeds.
  */
 public final class College implements AutoCloseable {
+    private static final JsonMapper JSON = JsonMapper.builder().build();
+    private static final String SITE = "Course site";
+
     /** With which the demo runs. */
     public static final long SEED = 20_261_124;
 
@@ -179,8 +184,57 @@ public final class College implements AutoCloseable {
                 .get(0);
     }
 
+    /** Begins an attempt at what is answered on the course site; nothing if one is begun. */
+    synchronized void begin(Item item) throws Refused {
+        catchUp();
+        if (!isBegun(item)) {
+            Instant now = clock.instant();
+            check(item, now);
+            append(List.of(new Deed(0, now, Deed.Kind.ATTEMPT_BEGUN, item.key(), files.student(), attempt(item))));
+        }
+    }
+
+    /** Hands in what was answered on the course site, which scores it at once. */
+    synchronized void answer(Item item, List<String> given) throws Refused {
+        catchUp();
+        if (!isBegun(item)) {
+            throw new Refused(409, "This attempt is over. Begin another one if there is one left.");
+        }
+        Instant now = clock.instant();
+        check(item, now);
+        ObjectNode taken = Quiz.handIn(given).setAll(attempt(item));
+        ObjectNode scored = attempt(item)
+                .put("points", item.quiz().points(given, Objects.requireNonNullElse(item.points(), BigDecimal.ZERO)));
+        append(List.of(
+                new Deed(0, now, Deed.Kind.HANDED_IN, item.key(), files.student(), taken),
+                new Deed(0, now, Deed.Kind.SCORED, item.key(), SITE, scored)));
+    }
+
+    private ObjectNode attempt(Item item) {
+        return JSON.createObjectNode().put("attempt", used(item) + 1);
+    }
+
+    /** Whether an attempt is begun that isn't handed in. */
+    synchronized boolean isBegun(Item item) {
+        boolean begun = false;
+        for (Deed deed : lives.get(item.key())) {
+            begun = deed.kind() == Deed.Kind.ATTEMPT_BEGUN || (begun && deed.kind() != Deed.Kind.HANDED_IN);
+        }
+        return begun;
+    }
+
+    /** Why no attempt can be begun or handed in now; null if one can. */
+    synchronized @Nullable String whyNot(Item item) {
+        try {
+            check(item, clock.instant());
+            return null;
+        } catch (Refused refused) {
+            return refused.getMessage();
+        }
+    }
+
     /** Hand-ins that weren't taken back. */
-    private long used(Item item) {
+    synchronized long used(Item item) {
         return lives.get(item.key()).stream()
                 .mapToLong(deed -> deed.kind() == Deed.Kind.HANDED_IN ? 1 : deed.kind() == Deed.Kind.WITHDRAWN ? -1 : 0)
                 .sum();
@@ -188,6 +242,9 @@ public final class College implements AutoCloseable {
 
     private void check(Item item, Instant now) throws Refused {
         List<Deed> life = lives.get(item.key());
+        if (!item.quiz().isEmpty() && item.opens() != null && now.isBefore(item.opens())) {
+            throw new Refused(409, "It isn't open yet.");
+        }
         if (item.closes() != null && now.isAfter(item.closes())) {
             throw new Refused(409, "It is closed: the school takes nothing more for it.");
         }

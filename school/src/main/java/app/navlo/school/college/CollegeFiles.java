@@ -54,6 +54,7 @@ final class CollegeFiles {
             Map.entry("released answers", Deed.Kind.ANSWERS_RELEASED));
 
     private final ZoneId zone;
+    private final JsonNode quizzes = tree("/demo/quizzes.yaml");
 
     private CollegeFiles(ZoneId zone) {
         this.zone = zone;
@@ -270,7 +271,16 @@ final class CollegeFiles {
                 work.at("/rubric/rows")
                         .valueStream()
                         .map(CollegeFiles::rubricRow)
-                        .toList());
+                        .toList(),
+                new Quiz(quizzes.path(title)
+                        .valueStream()
+                        .map(CollegeFiles::question)
+                        .toList()));
+    }
+
+    private static Quiz.Question question(JsonNode asked) {
+        List<String> texts = asked.valueStream().map(JsonNode::asString).toList();
+        return new Quiz.Question(texts.get(0), texts.get(1), texts.subList(2, texts.size()));
     }
 
     private static Item.RubricRow rubricRow(JsonNode row) {

@@ -7,13 +7,13 @@ import java.io.IOException;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
-import java.net.URI;
 import java.net.URLDecoder;
 import java.net.URLEncoder;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.Arrays;
+import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.Map;
 import java.util.Optional;
@@ -38,6 +38,7 @@ public final class CollegeServer implements AutoCloseable {
     private static final String PLACE = "/site/work/";
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST_BYTES = 200 << 20;
+    private static final int MOST_FORM = 1 << 16;
     private static final long SLOW_MILLIS = 3_000;
     private static final String SITE = "/site/v1/";
     private static final Map<String, Deed.Kind> WRITES = Map.of(
@@ -153,7 +154,7 @@ public final class CollegeServer implements AutoCloseable {
             return page();
         }
         if (path.startsWith(PLACE)) {
-            return place(exchange.getRequestURI());
+            return place(exchange);
         }
         if (path.startsWith("/site/calendar/")) {
             String course = path.substring("/site/calendar/".length()).replaceFirst("\\.ics$", "");
@@ -247,20 +248,41 @@ public final class CollegeServer implements AutoCloseable {
         return PLACE + URLEncoder.encode(key, StandardCharsets.UTF_8).replace("+", "%20");
     }
 
-    /** What a class sees of a piece of work: what is asked, by when, and where it goes. */
-    private Answer place(URI address) {
-        String key = URLDecoder.decode(address.getRawPath().substring(PLACE.length()), StandardCharsets.UTF_8);
-        Optional<Item> found = college().published().stream()
-                .filter(item -> item.key().equals(key))
-                .findFirst();
-        if (found.isEmpty()) {
-            return Answer.fault(404, "The school has no such work, or hasn't told of it yet.");
+    /** What a class sees of a piece of work: what is asked, by when, and where it goes; and what is answered there. */
+    private Answer place(HttpExchange exchange) throws IOException, Refused {
+        String key = URLDecoder.decode(
+                exchange.getRequestURI().getRawPath().substring(PLACE.length()), StandardCharsets.UTF_8);
+        Item item = college().published().stream()
+                .filter(one -> one.key().equals(key))
+                .findFirst()
+                .orElseThrow(() -> new Refused(404, "The school has no such work, or hasn't told of it yet."));
+        WorkPage page = new WorkPage(college(), item);
+        if (!exchange.getRequestMethod().equals("POST")) {
+            return html(page.write());
         }
-        return new Answer(
-                200,
-                "text/html; charset=utf-8",
-                new WorkPage(college(), found.get()).write().getBytes(StandardCharsets.UTF_8),
-                null);
+        String from = exchange.getRequestHeaders().getFirst("Sec-Fetch-Site");
+        if (from != null && !from.equals("same-origin")) {
+            throw new Refused(403, "Answers are taken from the page of the work alone. Open it, and answer there.");
+        }
+        Map<String, String> form = form(exchange.getRequestBody().readNBytes(MOST_FORM));
+        return html(form.containsKey("begin") ? page.begin() : page.answer(form));
+    }
+
+    private static Answer html(String page) {
+        return new Answer(200, "text/html; charset=utf-8", page.getBytes(StandardCharsets.UTF_8), null);
+    }
+
+    private static Map<String, String> form(byte[] body) {
+        Map<String, String> form = new HashMap<>();
+        for (String pair : new String(body, StandardCharsets.UTF_8).split("&")) {
+            int cut = pair.indexOf('=');
+            if (cut > 0) {
+                form.put(
+                        URLDecoder.decode(pair.substring(0, cut), StandardCharsets.UTF_8),
+                        URLDecoder.decode(pair.substring(cut + 1), StandardCharsets.UTF_8));
+            }
+        }
+        return form;
     }
 
     private Answer page() {
@@ -287,8 +309,7 @@ public final class CollegeServer implements AutoCloseable {
                 .values()
                 .forEach(course -> page.append("<li>Calendar of %1$s: <a href=\"%2$s\"><code>%3$s%2$s</code></a></li>\n"
                         .formatted(course.name(), "/site/calendar/" + course.key() + ".ics", address())));
-        byte[] body = page.append("</ul></main></html>\n").toString().getBytes(StandardCharsets.UTF_8);
-        return new Answer(200, "text/html; charset=utf-8", body, null);
+        return html(page.append("</ul></main></html>\n").toString());
     }
 
     private void send(HttpExchange exchange, Answer answer, boolean half) throws IOException {
@@ -303,7 +324,9 @@ public final class CollegeServer implements AutoCloseable {
         }
         exchange.getResponseHeaders().set("Content-Type", answer.type());
         exchange.getResponseHeaders()
-                .set("Content-Security-Policy", "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'");
+                .set(
+                        "Content-Security-Policy",
+                        "default-src 'none'; style-src 'unsafe-inline'; base-uri 'none'; form-action 'self'");
         exchange.sendResponseHeaders(answer.status(), answer.body().length);
         OutputStream out = exchange.getResponseBody();
         out.write(half ? Arrays.copyOf(answer.body(), answer.body().length / 2) : answer.body());

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param files whether files are taken
  * @param expectsHandIn false for what is done in class
  * @param rubric its rows; empty for none
+ * @param quiz what is answered on the course site
  */
 record Item(
         String key,
@@ -41,7 +42,8 @@ record Item(
         int attempts,
         @Nullable Integer effort,
         String instructions,
-        List<RubricRow> rubric) {
+        List<RubricRow> rubric,
+        Quiz quiz) {
     /** @param levels from the most points down; never empty */
     record RubricRow(String title, List<RubricLevel> levels) {}
 

@@ -10,6 +10,7 @@ import app.navlo.formats.oneroster.OneRosterReader;
 import app.navlo.formats.oneroster.ZipBundle;
 import app.navlo.formats.told.Told;
 import java.io.IOException;
+import java.math.BigDecimal;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
@@ -24,6 +25,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.HexFormat;
+import java.util.List;
 import java.util.UUID;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
@@ -189,5 +191,73 @@ public class CollegeServerTest {
                 .filter(points -> points != null)
                 .findFirst()
                 .orElse(null);
+    }
+
+    private static final String STAFF = "Surveying and Setting Out/Quiz: reading a level staff";
+
+    private String page(String key) {
+        return new String(send(request(CollegeServer.place(key)).GET()).body(), StandardCharsets.UTF_8);
+    }
+
+    private HttpResponse<byte[]> answer(String key, String form) {
+        return send(request(CollegeServer.place(key))
+                .header("Content-Type", "application/x-www-form-urlencoded")
+                .POST(BodyPublishers.ofString(form)));
+    }
+
+    @Test
+    public void aQuizTakenOnItsPageIsAnAttemptWithItsScore() {
+        assertTrue(page(STAFF).contains("Begin attempt 1 of 2"));
+        assertFalse(page(STAFF).contains("type=\"radio\""), "questions are shown once it is begun");
+        String begun = new String(answer(STAFF, "begin=yes").body(), StandardCharsets.UTF_8);
+        assertTrue(begun.contains("1. The staff shows 1.4"), begun);
+        String half = new String(answer(STAFF, "1=1.47+m&2=It+gets+too+small").body(), StandardCharsets.UTF_8);
+        assertTrue(half.contains("Questions 3, 4, 5, 6, 7, 8, 9, 10 have no answer yet"), half);
+        assertTrue(half.contains("value=\"1.47 m\" checked"), "what was chosen stays");
+        String done = new String(
+                answer(STAFF, "1=1.47+m&2=It+gets+too+small&6=lower&as-it-is=yes")
+                        .body(),
+                StandardCharsets.UTF_8);
+        assertTrue(done.contains("2 of 10 points"), done);
+        assertTrue(done.contains("Begin attempt 2 of 2"), done);
+        JsonNode deeds =
+                json(send(request("/site/v1/record?after=start").GET())).get("deeds");
+        assertEquals(
+                deeds.valueStream().map(deed -> deed.get("kind").asString()).toList(),
+                List.of("ATTEMPT_BEGUN", "HANDED_IN", "SCORED"));
+        assertEquals(deeds.get(2).get("points").decimalValue(), new BigDecimal("2"));
+        assertEquals(deeds.get(2).get("by").asString(), "Course site");
+        assertEquals(answer(STAFF, "1=1.47+m&as-it-is=yes").statusCode(), 409, "the attempt is over");
+    }
+
+    @Test
+    public void releasedAnswersAreThoseThatWereGiven() {
+        answer(STAFF, "begin=yes");
+        answer(STAFF, "1=1.47+m&2=It+gets+too+small&as-it-is=yes");
+        now = Instant.parse("2026-12-02T12:00:00Z");
+        JsonNode released = json(send(request("/site/v1/record?after=start").GET()))
+                .get("deeds")
+                .valueStream()
+                .filter(deed -> deed.get("kind").asString().equals("ANSWERS_RELEASED")
+                        && deed.get("item").asString().equals(STAFF))
+                .findFirst()
+                .orElseThrow();
+        assertEquals(released.get("answers").size(), 10);
+        assertEquals(released.at("/answers/0/given").asString(), "1.47 m");
+        assertEquals(released.at("/answers/1/given").asString(), "It gets too small");
+        assertEquals(released.at("/answers/1/points").asString(), "0");
+        assertEquals(released.at("/answers/2/given").asString(), "No answer");
+    }
+
+    @Test
+    public void aQuizIsntTakenBeforeItOpensNorFromAnotherSite() {
+        String grasses = "Plant Identification/Key 9: grasses";
+        assertTrue(page(grasses).contains("It isn't open yet."));
+        assertEquals(answer(grasses, "begin=yes").statusCode(), 409);
+        HttpResponse<byte[]> elsewhere = send(request(CollegeServer.place(STAFF))
+                .header("Sec-Fetch-Site", "cross-site")
+                .POST(BodyPublishers.ofString("begin=yes")));
+        assertEquals(elsewhere.statusCode(), 403);
+        assertFalse(page(STAFF).contains("type=\"radio\""));
     }
 }
