@@ -35,7 +35,7 @@ const DEEDS: readonly (readonly [words: string, path: string, more: string])[] =
   ['Set up your term', 'start?step=term', 'days off holidays grading close'],
   ['Set what late work costs', 'start?step=late', 'late rule'],
   ['Begin the next term', 'start', 'new close past'],
-  ['Take everything with you', 'links', 'archive download export backup'],
+  ['Take copies of everything', 'links', 'archive download export backup'],
   ['Put your work into a calendar', 'links', 'feed export subscribe'],
 ];
 const HEAD =

@@ -12,6 +12,7 @@ import { Failed, Loading } from '../ui/states';
 import { AlarmBar } from './alarm-bar';
 import { AsItWasBar } from './as-it-was';
 import { DemoBar } from './demo-bar';
+import { PaperHead } from './paper-head';
 import { Shortcuts } from './shortcuts';
 import { StudentContext } from './student';
 import { Tideline } from './tideline';
@@ -75,6 +76,7 @@ function Frame({ session }: { session: Session }) {
         {value && (asof === null ? <AlarmBar /> : <AsItWasBar day={asof} />)}
         {value ? (
           <main id="view" tabIndex={-1} className={VIEW}>
+            <PaperHead />
             <Outlet />
           </main>
         ) : (

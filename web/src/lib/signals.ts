@@ -21,8 +21,8 @@ const STEP_WORDS: Record<Step, string> = {
 
 export const GROUP_WORDS: Record<Group, string> = {
   ABOUT_TO_BE_LOST: 'About to be lost',
-  ASKED: 'Asked of you',
-  AGAINST: 'Came out against you',
+  ASKED: 'The teacher asks for something',
+  AGAINST: 'Counted for less than it should be',
   NEWS: 'News',
 };
 

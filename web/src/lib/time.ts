@@ -178,6 +178,12 @@ export function roughSpan(minutes: number): string {
   return whole >= 60 ? `${Math.floor(whole / 60)} h` : `${whole} min`;
 }
 
+/** How late something is: in hours up to five days, as "49 h" can't be taken for two days of a course's count. */
+export function lateSpan(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  return hours >= 1 && hours < 120 ? `${hours} h` : roughSpan(minutes);
+}
+
 /** The day alone, near ones by name. */
 export function nearDate(instant: string, zone: string, now: number): string {
   return near(instant, zone, now).replace(/ \d{1,2}:\d\d(?: [ap]m)?$/, '');

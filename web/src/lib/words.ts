@@ -1,5 +1,5 @@
 import type { Schemas, Work } from '../api/client';
-import { minutesBetween, near, nearStart, roughSpan, span } from './time';
+import { lateSpan, minutesBetween, near, nearStart, roughSpan, span } from './time';
 
 type Stage = Work['stage'];
 type Move = Work['move'];
@@ -146,7 +146,7 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
   if (work.move === 'OUT_OF_REACH') return calm('closed');
   if (work.stage === 'EXCUSED') return calm('');
   if (work.timing === 'LATE' && work.due && work.handedInAt) {
-    return calm(`${span(minutesBetween(new Date(work.due).getTime(), work.handedInAt))} late`);
+    return calm(`${lateSpan(minutesBetween(new Date(work.due).getTime(), work.handedInAt))} late`);
   }
   if (work.timing === 'ON_TIME') return calm('on time');
   return calm(work.required || work.stage === 'RETURNED' ? '' : 'optional, past its due');
@@ -162,7 +162,7 @@ function withTeacher(work: Work, zone: string, now: number): string {
 function yours(work: Work, now: number): Countdown {
   const minutes = work.next ? minutesBetween(now, work.next.at) : null;
   if (work.timing === 'OVERDUE' && work.redo === null && work.due) {
-    const late = `${roughSpan(-minutesBetween(now, work.due))} late`;
+    const late = `${lateSpan(-minutesBetween(now, work.due))} late`;
     return { words: minutes === null ? late : `${late}, ${nextLoss(work, minutes)}`, minutes, hot: true };
   }
   if (minutes === null || !work.next) return { words: 'no due date', minutes, hot: false };

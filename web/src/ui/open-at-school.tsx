@@ -2,6 +2,7 @@ import clsx from 'clsx';
 import { ExternalLink } from 'lucide-react';
 import type { Work } from '../api/client';
 import { useStudent } from '../frame/student';
+import { askOnReturn } from '../lib/ask-on-return';
 
 /** The address that leads to where a piece of work is done. */
 function placeOf(student: number, work: number): string {
@@ -10,13 +11,14 @@ function placeOf(student: number, work: number): string {
 
 /** Leads to the place where a piece of work is done, in a tab of its own; nothing where that isn't known. */
 function OpenAtSchool({ work, className, quiet }: { work: Work; className?: string; quiet?: boolean }) {
-  const { id } = useStudent();
+  const { id, mayWrite } = useStudent();
   if (!work.hasPlace) return null;
   return (
     <a
       href={placeOf(id, work.id)}
       target="_blank"
       rel="noreferrer"
+      onClick={() => mayWrite && askOnReturn(id)}
       className={clsx(
         'no-print inline-flex w-fit items-center gap-1.5 whitespace-nowrap',
         quiet

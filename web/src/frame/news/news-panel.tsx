@@ -8,6 +8,7 @@ import { client, type NewsItem, type Schemas, take } from '../../api/client';
 import { newsQuery, queryClient } from '../../api/queries';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
+import { Belonging } from '../../ui/belonging';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
@@ -231,6 +232,7 @@ function Item({ item, titled, isNew, place, onSight, onGo, onHold }: ItemProps) 
         <span className="text-ink-2">{item.by}</span>
       </p>
       {item.body && <p className="line-clamp-3 whitespace-pre-line text-[14px]">“{item.body}”</p>}
+      {item.address && <Belonging address={item.address} title={item.title} />}
       {!isNew && (
         <TextButton className="text-[13.5px] text-ink-2" onClick={() => onHold(item.key)}>
           Make it new again

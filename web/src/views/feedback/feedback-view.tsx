@@ -55,7 +55,7 @@ interface StreamProps {
 }
 
 function Stream({ said, openWork, onOpen }: StreamProps) {
-  const { board, id, mayWrite } = useStudent();
+  const { board, id, own, mayWrite } = useStudent();
   const [text, setText] = useState('');
   const [params, setParams] = useAddress();
   const course = Number(params.get('course') ?? 0);
@@ -158,7 +158,8 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
       {read.length > 0 && (
         <section className="mt-5">
           <h2 className="border-line border-b pb-1.5 font-bold">
-            Read, and my own words <span className="font-normal">{sizeOf(read)}</span>
+            Read, and {own ? 'my own words' : `words of ${board.student.name}`}{' '}
+            <span className="font-normal">{sizeOf(read)}</span>
           </h2>
           {list(read)}
         </section>

@@ -37,7 +37,11 @@ export function hasWords(entry: Entry, title: string, words: readonly string[]):
       one.name,
       one.mark?.fileName,
       ...one.rows.flatMap((row) => [row.title, row.level, row.words]),
-      ...(one.released?.answers ?? []).flatMap((answer) => [answer.question, answer.given, answer.wanted]),
+      ...(one.released?.shown.answers ?? []).flatMap((answer) => [
+        answer.question,
+        answer.given,
+        answer.wanted,
+      ]),
     ])
     .join(' ');
   const where = `${all} ${title}`.toLowerCase();

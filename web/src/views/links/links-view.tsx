@@ -57,7 +57,7 @@ function Changes() {
       </h2>
       {changes.data.length === 0 ? (
         <p className="text-ink-2">
-          Nothing yet. Imports, hand-ins and what you type in are listed here, each with its undo.
+          Nothing yet. Imports, hand-ins and what is typed in are listed here, each with its undo.
         </p>
       ) : (
         <ul>

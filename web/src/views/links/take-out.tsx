@@ -22,7 +22,7 @@ function TakeOut() {
   return (
     <section aria-labelledby="take-out" className="border-line border-l-4 bg-raised px-4 py-4">
       <h2 id="take-out" className="font-bold text-[17px]">
-        Take it with you
+        Take copies of it
       </h2>
       <ul className="mt-1">
         {LINES.map(([path, name, about]) => (

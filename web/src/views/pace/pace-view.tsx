@@ -31,7 +31,7 @@ function PaceView() {
           <div>
             <h1 className="font-[720] text-[21px] leading-tight">
               {behind === 0 ? 'On pace everywhere' : `Behind in ${behind} of ${pace.data.length} courses`};{' '}
-              <span className="text-yours">{span(minutes)} a school day</span> gets you there.
+              <span className="text-yours">{span(minutes)} a school day</span> is enough.
             </h1>
             <QuietDays />
           </div>

@@ -3,7 +3,7 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { minutesBetween, near, span } from '../../lib/time';
 import { Part } from './piece';
-import { Answers } from './words';
+import { Answers, shownWords } from './words';
 
 const KEPT_WORDS: Record<Detail['material']['kept'], string> = {
   HIGHEST: 'the best counts',
@@ -61,12 +61,12 @@ function AttemptLine({ attempt, possible }: { attempt: Attempt; possible: string
       {attempt.points !== null && (
         <ScoreBar points={attempt.points} possible={possible} kept={attempt.kept} />
       )}
-      {attempt.answers.length > 0 ? (
+      {attempt.shown && attempt.shown.answers.length > 0 ? (
         <details className="mt-1">
           <summary className="text-[14px] underline underline-offset-2">
-            Answers of attempt {attempt.number}
+            Answers of attempt {attempt.number}: {shownWords(attempt.shown)}
           </summary>
-          <Answers answers={attempt.answers} />
+          <Answers shown={attempt.shown} />
         </details>
       ) : (
         attempt.answersAt && (

@@ -36,7 +36,7 @@ function ClassStrip({ detail }: { detail: Detail }) {
         ]
           .filter(Boolean)
           .join(', ')}
-        {score.points !== null && `; yours ${score.points}`}
+        {score.points !== null && `; this one ${score.points}`}
       </p>
     </div>
   );

@@ -7,7 +7,7 @@ import { localDate, localTime } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextArea, TextField } from '../../ui/field';
-import { fileFault } from './check-file';
+import { AlongField, formOf, useAlong } from './along';
 
 /** As the server takes them. */
 const PHOTOS: Detail['takes'] = {
@@ -48,30 +48,20 @@ function ElsewhereForm({ detail, onDone }: { detail: Detail; onDone: () => void 
   const [day, setDay] = useState(() => localDate(now, detail.zone));
   const [time, setTime] = useState(() => localTime(now, detail.zone));
   const [note, setNote] = useState('');
-  const [photos, setPhotos] = useState<File[]>([]);
+  const photos = useAlong(PHOTOS);
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [busy, setBusy] = useState(false);
   const { work } = detail;
-  const choose = async (files: readonly File[]) => {
-    const wrong = await Promise.all(files.map((file, place) => fileFault(file, PHOTOS, place)));
-    setPhotos(files.filter((_, place) => wrong[place] === null));
-    setFaults({ ...faults, photos: wrong.filter(Boolean).join(' ') });
-  };
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     setBusy(true);
-    const form = new FormData();
-    for (const photo of photos) form.append('photos', photo);
-    form.append('day', day);
-    form.append('time', time);
-    form.append('note', note);
     const asked = client.POST('/api/students/{student}/works/{work}/hand-ins/elsewhere', {
       params: {
         path: { student: id, work: work.id },
         header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': key },
       },
       body: { day, time, note, photos: null },
-      bodySerializer: () => form,
+      bodySerializer: () => formOf({ day, time, note }, 'photos', photos.files),
     });
     const written = await writePiece(id, work.id, asked, `Recorded ${work.title} as handed in elsewhere`);
     setBusy(false);
@@ -109,15 +99,12 @@ function ElsewhereForm({ detail, onDone }: { detail: Detail; onDone: () => void 
         onChange={(event) => setNote(event.target.value)}
         fault={faults.note || undefined}
       />
-      <TextField
+      <AlongField
         label="Photos of it"
-        type="file"
-        multiple
         accept=".jpg,.jpeg,.png,.webp"
         hint="May stay empty; at most six, 10 MB each. They stay with the receipt."
-        className="py-1.5 text-[14px]"
-        onChange={(event) => void choose([...(event.target.files ?? [])])}
-        fault={faults.photos || faults.file || undefined}
+        along={photos}
+        fault={faults.photos || faults.file}
       />
       <Button look="main" type="submit" disabled={busy || !note.trim()} className="self-end">
         Record it as handed in

@@ -4,7 +4,7 @@ import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
-import { near, span } from '../../lib/time';
+import { lateSpan, near, span } from '../../lib/time';
 import { bytes, count, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -15,7 +15,8 @@ import { DraftFiles } from './draft-files';
 import { DraftText } from './draft-text';
 import { Elsewhere } from './elsewhere';
 import { keptText } from './kept-text';
-import { compared } from './model';
+import { MarksLeft } from './mark-tick';
+import { compared, handInTitle } from './model';
 import { Part } from './piece';
 import { Posts } from './posts';
 
@@ -37,13 +38,15 @@ function Open({ detail }: { detail: Detail }) {
   if (!takes.files && !takes.text && !takes.done) return <NothingTaken detail={detail} />;
   const isDraft = draft.files.length > 0 || text.trim() !== '';
   return (
-    <Part title={work.toComplete ? 'Add what is lacking' : 'Hand in'} id="hand-in" aside={takenWords(detail)}>
+    <Part title={handInTitle(detail)} id="hand-in" aside={takenWords(detail)}>
       <div className="flex flex-col gap-3">
+        {offer && isRecord(offer) && <DoneWhere detail={detail} attempt={offer.content === 'ATTEMPT'} />}
         {work.toComplete && (
           <p className="text-[14px]">
             It is flagged incomplete. What you add here joins what you handed in, and is no new attempt.
           </p>
         )}
+        <MarksLeft detail={detail} />
         {takes.files && <DraftFiles detail={detail} />}
         {takes.text && <DraftText detail={detail} text={text} onText={setText} />}
         {isDraft && <Unfit detail={detail} text={text} />}
@@ -54,7 +57,7 @@ function Open({ detail }: { detail: Detail }) {
         )}
         <div>
           <Button
-            look="main"
+            look={offer && isRecord(offer) && work.hasPlace ? 'plain' : 'main'}
             disabled={!offer || detail.onItsWay !== null}
             onClick={() => setConfirming(true)}
             className="h-9"
@@ -76,6 +79,37 @@ function Open({ detail }: { detail: Detail }) {
         />
       )}
     </Part>
+  );
+}
+
+/** What only says that something was done elsewhere. */
+function isRecord({ content }: Offer): boolean {
+  return content === 'DONE' || content === 'ATTEMPT';
+}
+
+/** Where it is really done, since pressing the button only records that it was. */
+function DoneWhere({ detail, attempt }: { detail: Detail; attempt: boolean }) {
+  const { work, goesTo } = detail;
+  const told = goesTo && !goesTo.paused;
+  return (
+    <div className="flex flex-col gap-2 text-[14px]">
+      <p>
+        {work.hasPlace
+          ? attempt
+            ? 'It is taken at the school, not here.'
+            : 'It is done at the school, not here.'
+          : 'It isn’t done in Navlo: do it where your school has it, then record it here.'}
+        {work.hasPlace &&
+          (told
+            ? ` ${goesTo.school} tells of it by itself once it is done there.`
+            : ' Record it here once it is done.')}
+      </p>
+      {attempt && told && (
+        <p className="text-ink-2">
+          Record it only where the school has nothing of it: each record uses up an attempt.
+        </p>
+      )}
+    </div>
   );
 }
 
@@ -112,8 +146,8 @@ function offerOf(detail: Detail, text: string): Offer | null {
   if (takes.text && text.trim()) return { content: 'TEXT', words: 'Hand in the text' };
   if (!takes.done) return null;
   return work.kind === 'QUIZ' || work.kind === 'TEST'
-    ? { content: 'ATTEMPT', words: `Record attempt ${work.attemptsUsed + 1} as finished` }
-    : { content: 'DONE', words: 'Hand in as done' };
+    ? { content: 'ATTEMPT', words: `Record attempt ${work.attemptsUsed + 1} as done` }
+    : { content: 'DONE', words: 'Record that it was done' };
 }
 
 function takenWords({ takes, work }: Detail): string {
@@ -212,7 +246,11 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
           return before;
         });
       }
-      noticeChange(id, done.change, `Handed in ${work.title}`);
+      noticeChange(
+        id,
+        done.change,
+        isRecord(offer) ? `Recorded ${work.title} as done` : `Handed in ${work.title}`,
+      );
       await refreshStudent(id);
     } catch (error) {
       const cut = error instanceof Refused && error.status === 0;
@@ -310,7 +348,7 @@ function timeWords(due: string | null, late: boolean, zone: string, now: number)
   if (!due) return 'It has no due date.';
   const minutes = Math.abs(new Date(due).getTime() - now) / 60_000;
   return late
-    ? `Late by ${span(minutes)}: it was due ${near(due, zone, now)}.`
+    ? `Late by ${lateSpan(minutes)}: it was due ${near(due, zone, now)}.`
     : `On time: due ${near(due, zone, now)}, in ${span(minutes)}.`;
 }
 

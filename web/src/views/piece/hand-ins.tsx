@@ -27,7 +27,7 @@ function HandIns({ detail }: { detail: Detail }) {
       <div className="no-print mt-3 flex flex-wrap items-center gap-3 empty:hidden">
         {detail.mayWithdraw && mayWrite && <Withdraw detail={detail} />}
         <Link to={`/s/${id}/files`} className="text-[14px] text-ink-2 underline underline-offset-2">
-          All my files
+          All files
         </Link>
       </div>
     </Part>

@@ -9,6 +9,7 @@ import { hasModifier } from '../../lib/keys';
 import { count } from '../../lib/words';
 import { Boundary } from '../../ui/boundary';
 import { Loading } from '../../ui/states';
+import { MarkTick } from './mark-tick';
 import { inOrder, markKey } from './model';
 import type { Said } from './words';
 
@@ -211,12 +212,15 @@ function MarkWords({ marks, chosen, onChoose }: MarksProps) {
   return (
     <ol className="w-[340px] shrink-0 overflow-auto border-line border-l max-wide:max-h-[38dvh] max-wide:w-full max-wide:border-t max-wide:border-l-0">
       {marks.map((said, place) => (
-        <li key={said.id} className="border-line-2 border-b">
+        <li
+          key={said.id}
+          data-chosen={said.id === chosen.id}
+          className="flex items-start border-line-2 border-b pr-4 hover:bg-line-2 data-[chosen=true]:bg-loss-soft"
+        >
           <button
             type="button"
-            data-chosen={said.id === chosen.id}
             onClick={() => onChoose(said)}
-            className="flex w-full gap-3 px-4 py-3 text-left hover:bg-line-2 data-[chosen=true]:bg-loss-soft"
+            className="flex min-w-0 flex-1 gap-3 py-3 pr-3 pl-4 text-left"
           >
             <span className="grid h-[19px] min-w-[21px] place-items-center bg-loss px-1 font-bold text-[13px] text-raised">
               {place + 1}
@@ -228,6 +232,9 @@ function MarkWords({ marks, chosen, onChoose }: MarksProps) {
               </span>
             </span>
           </button>
+          <span className="pt-3">
+            <MarkTick said={said} label={`Dealt with: mark ${place + 1}`} />
+          </span>
         </li>
       ))}
     </ol>

@@ -15,6 +15,7 @@ import { Dialog } from '../../ui/dialog';
 import { Select, TextArea, TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
+import { AlongField, formOf, useAlong } from './along';
 
 type Drafts = Schemas['DraftsView'];
 type Message = Schemas['MessageView'];
@@ -102,6 +103,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const [subject, setSubject] = useState(drafts.drafts[about]?.subject ?? '');
   const [body, setBody] = useState(drafts.drafts[about]?.body ?? '');
   const [along, setAlong] = useState(drafts.drafts[about]?.receipt ?? null);
+  const files = useAlong();
   const [key] = useState(writeKey);
   const [fault, setFault] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);
@@ -118,7 +120,8 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
       await take(
         client.POST('/api/students/{student}/works/{work}/messages', {
           params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
-          body: { to, subject, body, receipt: along },
+          body: { to, subject, body, receipt: along, files: null },
+          bodySerializer: () => formOf({ to, subject, body, receipt: along }, 'files', files.files),
         }),
       );
       toast(`The message to ${drafts.to || to} is on its way`);
@@ -173,6 +176,14 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
         onChange={(event) => setBody(event.target.value)}
         fault={fault?.of('body')}
       />
+      {drafts.canSend && (
+        <AlongField
+          label="Files to go with it"
+          hint="May stay empty; at most six, 10 MB each."
+          along={files}
+          fault={fault?.of('files') ?? fault?.of('file')}
+        />
+      )}
       {along !== null && <Enclosed work={work} receipt={along} onLeave={() => setAlong(null)} />}
       <div className="flex flex-wrap items-center justify-end gap-2">
         {!drafts.canSend && (

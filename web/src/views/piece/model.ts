@@ -135,6 +135,19 @@ export function hasCosts(detail: Detail): boolean {
   return detail.costs.length > 0 && detail.work.endsAt === null;
 }
 
+const RECORD = 'Record that it was done';
+
+/** What the part is called that hands in, or only records what was done elsewhere. */
+export function handInTitle({ work, takes, mayHandIn }: Detail): string {
+  if (work.toComplete) return 'Add what is lacking';
+  return mayHandIn && takes.done && !takes.files && !takes.text ? RECORD : 'Hand in';
+}
+
+function jumpTo(detail: Detail): string {
+  const title = handInTitle(detail);
+  return title === RECORD ? 'Record it' : title;
+}
+
 /** The parts that a piece of work has, in the order in which they matter now. */
 export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
   const { work, material } = detail;
@@ -146,7 +159,7 @@ export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
   const all: [PartId, string, boolean][] = [
     ['records', 'Records', disagree],
     ['said', 'Feedback', said && answered],
-    ['hand-in', work.parts ? 'Discussion' : 'Hand in', handIn],
+    ['hand-in', work.parts ? 'Discussion' : jumpTo(detail), handIn],
     ['asked', 'Instructions', detail.instructions !== '' || material.attachments.length > 0],
     ['attempts', 'Attempts', material.attempts.length > 0 && (work.kind === 'QUIZ' || work.kind === 'TEST')],
     ['rubric', 'Rubric', material.rubric !== null],

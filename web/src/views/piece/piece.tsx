@@ -81,7 +81,7 @@ function useNewWhileOpen(detail: Detail): Detail {
 
 function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => void }) {
   const detail = useNewWhileOpen(told);
-  const { mayWrite, course } = useStudent();
+  const { mayWrite, course, asof } = useStudent();
   const { work } = detail;
   const parts = partsOf(detail, mayWrite);
   useReadMark(told);
@@ -104,6 +104,9 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
             <X size={17} aria-hidden />
           </button>
         </div>
+        {asof !== null && (
+          <p className="mt-1 w-fit bg-wait-soft px-1.5 text-[14px]">As it is now, not as it was that day</p>
+        )}
         <h2 className="mt-0.5 mb-2.5 font-bold text-[20px] leading-snug tracking-[-0.01em]">{work.title}</h2>
         <OpenAtSchool work={work} className="mb-2.5" />
         <div className="flex items-baseline justify-between gap-3">

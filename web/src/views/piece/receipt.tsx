@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Detail, Receipt } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { exact, span } from '../../lib/time';
+import { exact, lateSpan } from '../../lib/time';
 import { bytes } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -22,7 +22,7 @@ const CONTENT_WORDS: Record<Receipt['content'], string> = {
 function timingWords(receipt: Receipt): string {
   if (receipt.timing === 'LATE' && receipt.due) {
     const minutes = (new Date(receipt.at).getTime() - new Date(receipt.due).getTime()) / 60_000;
-    return `late by ${minutes < 1 ? 'less than a minute' : span(minutes)}`;
+    return `late by ${minutes < 1 ? 'less than a minute' : lateSpan(minutes)}`;
   }
   return receipt.timing === 'ON_TIME' ? 'on time' : 'no due date';
 }

@@ -1,10 +1,11 @@
 import { type FormEvent, useState } from 'react';
-import { client, type Detail, writeKey } from '../../api/client';
+import { client, type Detail, type Refused, writeKey } from '../../api/client';
 import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { Button, TextButton } from '../../ui/button';
 import { TextArea } from '../../ui/field';
+import { AlongField, formOf, useAlong } from './along';
 import { Messages, WriteToTeacher } from './message';
 import { markKey, threads } from './model';
 import { Part } from './piece';
@@ -81,7 +82,8 @@ interface CommentProps {
 function Comment({ detail, answers, onDone }: CommentProps) {
   const { id } = useStudent();
   const [text, setText] = useState('');
-  const [fault, setFault] = useState('');
+  const [refused, setRefused] = useState<Refused | null>(null);
+  const along = useAlong();
   const [busy, setBusy] = useState(false);
   const [key] = useState(writeKey);
   const { work, material } = detail;
@@ -90,24 +92,31 @@ function Comment({ detail, answers, onDone }: CommentProps) {
     setBusy(true);
     const asked = client.POST('/api/students/{student}/works/{work}/comments', {
       params: { path: { student: id, work: work.id }, header: { 'Idempotency-Key': key } },
-      body: { text, answers: answers?.id ?? null },
+      body: { text, answers: answers?.id ?? null, files: null },
+      bodySerializer: () => formOf({ text, answers: answers?.id ?? null }, 'files', along.files),
     });
     const written = await writePiece(id, work.id, asked, `Commented on ${work.title}`);
     setBusy(false);
     if (written.done) onDone();
-    else setFault(written.fault?.of('text') ?? written.fault?.of('answers') ?? '');
+    else setRefused(written.fault);
   };
   return (
     <form onSubmit={(event) => void submit(event)} className="mt-2 flex flex-col gap-2">
       <TextArea
         label={answers ? `Your answer to ${answers.name}` : 'Your comment'}
-        hint={`${answers?.name ?? material.teacher ?? 'The teacher'} and your guardians can read it.`}
+        hint={`It stands here with the work, for you and your guardians. To reach ${answers?.name ?? material.teacher ?? 'the teacher'}, write to them.`}
         autoFocus
         required
         maxLength={20000}
         value={text}
         onChange={(event) => setText(event.target.value)}
-        fault={fault || undefined}
+        fault={refused?.of('text') ?? refused?.of('answers')}
+      />
+      <AlongField
+        label="Files to go with it"
+        hint="May stay empty; at most six, 10 MB each."
+        along={along}
+        fault={refused?.of('files') ?? refused?.of('file')}
       />
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onDone}>

@@ -1,15 +1,17 @@
 import clsx from 'clsx';
+import { Paperclip } from 'lucide-react';
 import type { ReactNode } from 'react';
 import type { Schemas } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
-import { count } from '../../lib/words';
+import { bytes, count } from '../../lib/words';
 import { TextButton } from '../../ui/button';
+import { MarkTick } from './mark-tick';
 import { inOrder } from './model';
 
 export type Said = Schemas['SaidView'];
-type Answer = Schemas['AnswerView'];
+type Shown = Schemas['AnswersView'];
 type RowMark = Schemas['RowMarkView'];
 
 export const PLACES: Record<Said['place'], string> = {
@@ -36,7 +38,8 @@ interface WordsProps {
 
 /** One thing that was said: who, where and when, the words, and what they hold. */
 function Words({ said, children }: WordsProps) {
-  const { zone } = useStudent();
+  const student = useStudent();
+  const { zone } = student;
   const now = useNow();
   const own = said.by === 'STUDENT';
   return (
@@ -44,7 +47,7 @@ function Words({ said, children }: WordsProps) {
       <p className="flex flex-wrap items-baseline gap-x-2 text-[14px]">
         {said.unread && <New />}
         <b className={said.unread ? 'font-bold' : 'font-semibold'}>
-          {own ? `${said.name}, my own words` : said.name}
+          {own && student.own ? `${said.name}, my own words` : said.name}
         </b>
         <span className={said.place === 'SENT_BACK' ? 'font-semibold text-loss' : 'text-ink-2'}>
           {placeWords(said)}
@@ -57,12 +60,15 @@ function Words({ said, children }: WordsProps) {
         </blockquote>
       )}
       {said.rows.length > 0 && <RowMarks rows={said.rows} />}
-      {said.released && said.released.answers.length > 0 && (
+      {said.released && said.released.shown.answers.length > 0 && (
         <details className="my-0.5">
-          <summary className="text-[14px] underline underline-offset-2">Show the answers</summary>
-          <Answers answers={said.released.answers} />
+          <summary className="text-[14px] underline underline-offset-2">
+            Show the answers: {shownWords(said.released.shown)}
+          </summary>
+          <Answers shown={said.released.shown} />
         </details>
       )}
+      {said.files.length > 0 && <Enclosed said={said} />}
       {children}
     </>
   );
@@ -101,7 +107,8 @@ function OnPages({ marks, onShow }: OnPagesProps) {
             >
               {place + 1}
             </button>
-            <span>{said.text}</span>
+            <span className={clsx('min-w-0 flex-1', said.mark?.done && 'text-ink-2')}>{said.text}</span>
+            <MarkTick said={said} label={`Dealt with: mark ${place + 1}`} />
           </li>
         ))}
       </ol>
@@ -143,11 +150,41 @@ function RowMarks({ rows }: { rows: readonly RowMark[] }) {
   );
 }
 
+/** What goes with one's own words. */
+function Enclosed({ said }: { said: Said }) {
+  const { id } = useStudent();
+  return (
+    <ul className="flex flex-col gap-0.5 text-[14px]">
+      {said.files.map((file, place) => (
+        <li key={file.name} className="flex items-center gap-1.5 text-ink-2">
+          <Paperclip size={13} aria-hidden className="shrink-0" />
+          <a
+            href={`/api/students/${id}/works/${said.work}/comments/${said.id}/files/${place + 1}`}
+            download={file.name}
+            className="min-w-0 break-words text-ink underline underline-offset-2"
+          >
+            {file.name}
+          </a>
+          {bytes(file.size)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** "3 of 15 questions shown", as far as it is known how many there were. */
+export function shownWords({ answers, questions, worth, possible }: Shown): string {
+  const shown = answers.length;
+  if (questions === shown) return shown === 1 ? 'its one question' : `all ${shown} questions`;
+  if (questions !== null) return `${shown} of ${questions} questions shown`;
+  return `${count(shown, 'question')} shown, worth ${worth} of ${possible} points`;
+}
+
 /** Questions of an attempt: what was answered, what was wanted, and what it brought. */
-function Answers({ answers }: { answers: readonly Answer[] }) {
+function Answers({ shown }: { shown: Shown }) {
   return (
     <ol className="mt-1 flex max-w-[72ch] flex-col">
-      {answers.map((answer, place) => {
+      {shown.answers.map((answer, place) => {
         const full = answer.points === answer.possible;
         return (
           // biome-ignore lint/suspicious/noArrayIndexKey: a question has no other name than its place

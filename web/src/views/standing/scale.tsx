@@ -164,7 +164,7 @@ function ScaleKey() {
             strokeWidth="2"
           />
         </svg>
-        your target
+        the target
       </span>
       <span className="flex items-center gap-2">
         <span aria-hidden className="inline-block h-[9px] w-8 bg-free" />

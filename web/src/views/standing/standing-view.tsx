@@ -14,9 +14,11 @@ import {
   readingOf,
   type Standing,
 } from '../../lib/readings';
+import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty } from '../../ui/states';
 import { signed } from './course/model';
+import { PrintedStanding } from './printed-standing';
 import { type Domain, percentDomain, Scale, ScaleKey } from './scale';
 
 const COLUMNS =
@@ -38,11 +40,15 @@ function StandingView() {
     );
   }
   return (
-    <div className="flex-1 overflow-auto">
-      <div className="mx-auto w-full max-w-[1500px] px-5 py-4 max-sm:px-3">
+    <div className="flex-1 overflow-auto print:overflow-visible">
+      <PrintedStanding />
+      <div className="mx-auto w-full max-w-[1500px] px-5 py-4 max-sm:px-3 print:hidden">
         <header className="mb-3 flex flex-wrap items-baseline justify-between gap-x-8 gap-y-2">
           <h1 className="font-bold text-[20px] tracking-[-0.01em]">Where each course stands</h1>
-          <ScaleKey />
+          <span className="flex flex-wrap items-baseline gap-x-6 gap-y-1">
+            <ScaleKey />
+            <TextButton onClick={() => window.print()}>Print all courses</TextButton>
+          </span>
         </header>
         <div
           aria-hidden

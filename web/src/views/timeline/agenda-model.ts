@@ -65,6 +65,19 @@ export function agendaOf(timeline: Timeline, shown: readonly Work[], next: Next 
   return { days, held, undated: shown.filter((work) => work.due === null && !onDays.has(work.id)) };
 }
 
+/** The days, and of work that is narrowed those without anything as runs; today always stands for itself. */
+export function folded(agenda: Agenda, today: string, narrowed: boolean): (AgendaDay | AgendaDay[])[] {
+  if (!narrowed) return [...agenda.days];
+  const lines: (AgendaDay | AgendaDay[])[] = [];
+  for (const one of agenda.days) {
+    const last = lines.at(-1);
+    if (one.entries.length > 0 || one.day.day === today) lines.push(one);
+    else if (Array.isArray(last)) last.push(one);
+    else lines.push([one]);
+  }
+  return lines;
+}
+
 /** The same for as long as it is the same, in a list of entries. */
 export function keyOf(entry: Entry): string {
   return entry.kind === 'close' ? `close ${entry.at}` : `${entry.kind} ${entry.work.id} ${entry.at}`;

@@ -7,14 +7,14 @@ import { useAddress } from '../../lib/address';
 import { useKeptScroll } from '../../lib/kept-scroll';
 import { hasModifier, isTyping } from '../../lib/keys';
 import { useMinute } from '../../lib/now';
-import { dateWords, localDate, near } from '../../lib/time';
+import { dateWords, localDate } from '../../lib/time';
 import { readPlace } from '../../lib/timeline-place';
 import { Button, TextButton } from '../../ui/button';
 import { Menu, MenuItem } from '../../ui/menu';
 import type { Next } from '../next/model';
 import { span60 } from '../work/model';
 import { EntryLine, HeldLine, Line } from './agenda-line';
-import { type AgendaDay, agendaOf, keyOf, type Reach, within } from './agenda-model';
+import { type AgendaDay, agendaOf, folded, keyOf, type Reach, within } from './agenda-model';
 import { DayHours } from './day-hours';
 import { type Day, hoursIn, type Timeline, type TimelineWork } from './model';
 import { stateOf } from './words';
@@ -28,7 +28,7 @@ interface AgendaProps {
 
 /** A list from the first day to the last. It opens at today; what is past is above it. */
 function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
-  const { board, zone } = useStudent();
+  const { zone } = useStudent();
   const now = useMinute();
   const today = localDate(now, zone);
   const agenda = useMemo(() => agendaOf(timeline, shown, next), [timeline, shown, next]);
@@ -64,22 +64,32 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
       <div ref={list} className="relative min-h-0 flex-1 overflow-auto print:overflow-visible">
         <div className="mx-auto max-w-[940px] px-5 pb-16 max-sm:px-3">
           <p className="hidden print:block">
-            <b>{board.student.name}</b>, agenda{printed && ` of ${printedWords(printed)}`}, printed{' '}
-            {near(new Date(now).toISOString(), zone, now)}
+            <b>Agenda</b>
+            {printed && ` of ${printedWords(printed)}`}
           </p>
           <ol>
-            {agenda.days.map((one) => (
-              <OneDay
-                key={one.day.day}
-                one={one}
-                today={today}
-                now={now}
-                held={one.day.day === today ? agenda.held : []}
-                openWork={openWork}
-                onHours={setEditing}
-                className={printed !== null && !printed.has(one.day.day) ? 'print:hidden' : ''}
-              />
-            ))}
+            {folded(agenda, today, shown.length < timeline.works.length).map((one) =>
+              Array.isArray(one) ? (
+                <EmptyDays
+                  key={one[0]?.day.day}
+                  days={one}
+                  className={
+                    printed !== null && !one.some(({ day }) => printed.has(day.day)) ? 'print:hidden' : ''
+                  }
+                />
+              ) : (
+                <OneDay
+                  key={one.day.day}
+                  one={one}
+                  today={today}
+                  now={now}
+                  held={one.day.day === today ? agenda.held : []}
+                  openWork={openWork}
+                  onHours={setEditing}
+                  className={printed !== null && !printed.has(one.day.day) ? 'print:hidden' : ''}
+                />
+              ),
+            )}
           </ol>
           {agenda.undated.length > 0 && (
             <section aria-labelledby="undated" className={printed === null ? '' : 'print:hidden'}>
@@ -117,6 +127,22 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
 function printedWords(days: ReadonlySet<string>): string {
   const all = [...days];
   return `${dateWords(all[0] ?? '')} to ${dateWords(all.at(-1) ?? '')}`;
+}
+
+/** Days without anything, in one line: of work that is narrowed there are many. */
+function EmptyDays({ days, className }: { days: readonly AgendaDay[]; className: string }) {
+  const first = days[0]?.day.day ?? '';
+  const last = days.at(-1)?.day.day ?? '';
+  return (
+    <li className={clsx('py-1 text-[14px] text-ink-3', className)}>
+      {days.map(({ day }) => (
+        <span key={day.day} data-day={day.day} className="scroll-mt-2" />
+      ))}
+      {first === last
+        ? `${dateWords(first)}: none of this work`
+        : `${dateWords(first)} to ${dateWords(last)}: ${days.length} days without any of this work`}
+    </li>
+  );
 }
 
 interface OneDayProps {

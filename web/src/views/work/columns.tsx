@@ -56,7 +56,7 @@ export const COLUMNS: readonly Column[] = [
     quiet: true,
     cell: ({ work }) => KIND_WORDS[work.kind],
   },
-  { key: 'due', head: 'Due', sort: 'due', from: 0, track: '118px', cell: DueCell },
+  { key: 'due', head: 'Due', sort: 'due', from: 0, track: '136px', cell: DueCell },
   {
     key: 'effort',
     head: 'Effort',
@@ -73,10 +73,13 @@ export const COLUMNS: readonly Column[] = [
     key: 'files',
     head: 'Files',
     from: 1340,
-    track: '30px',
+    track: '96px',
     end: true,
     quiet: true,
-    cell: ({ work }) => (work.files > 0 ? work.files : ''),
+    cell: ({ work }) =>
+      [work.files > 0 && `${work.files} own`, work.filesGiven > 0 && `${work.filesGiven} given`]
+        .filter(Boolean)
+        .join(', '),
   },
   {
     key: 'attempts',

@@ -2,7 +2,7 @@ import { type StudentView, useStudent } from '../../frame/student';
 import type { Narrowing } from '../../lib/narrow';
 import { TRAIT_WORDS } from '../../lib/narrow';
 import { usePrinting } from '../../lib/printing';
-import { dateWords, moment, near } from '../../lib/time';
+import { dateWords, near } from '../../lib/time';
 import {
   count,
   countdown,
@@ -44,11 +44,9 @@ function PrintedWork({ groups, shown, narrowing, now }: PrintedWorkProps) {
   if (!printing) return null;
   return (
     <section className="hidden text-[11px] print:block">
-      <h2 className="font-bold text-[16px]">Work of {student.board.student.name}</h2>
+      <h2 className="font-bold text-[16px]">Work</h2>
       <p className="mb-2">
-        {student.asof ? 'As it was ' : ''}
-        {moment(student.board.now, student.zone)}. {count(shown, 'piece')} of {student.board.counts.total}:{' '}
-        {paperWords(narrowing, student)}.
+        {count(shown, 'piece')} of {student.board.counts.total}: {paperWords(narrowing, student)}.
       </p>
       <table className="w-full border-collapse">
         <thead>

@@ -4,6 +4,7 @@ import { announcementsQuery } from '../../../api/queries';
 import { useStudent } from '../../../frame/student';
 import { useNow } from '../../../lib/now';
 import { dateWords, localDate, near } from '../../../lib/time';
+import { Belonging } from '../../../ui/belonging';
 
 type Announcement = Schemas['AnnouncementView'];
 
@@ -46,6 +47,7 @@ function List({ items }: { items: readonly Announcement[] }) {
             </span>
           </p>
           <p className="whitespace-pre-line text-[14px]">{one.body}</p>
+          {one.address && <Belonging address={one.address} title={one.title} />}
         </li>
       ))}
     </ul>

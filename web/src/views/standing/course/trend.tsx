@@ -17,11 +17,12 @@ const LINES: readonly (readonly [reading: Reading, colour: string, dash: string]
 
 /** How the readings went over the term, each day as it was. */
 const Trend = memo(function Trend({ course }: { course: Course }) {
-  const { id, zone } = useStudent();
+  const { id, zone, board, asof } = useStudent();
   const trend = useQuery(trendQuery(id, course.id));
   if (!trend.data) return <Loading rows={3} />;
-  if (trend.data.length < 2) return null;
-  const points = trend.data.map((point) => ({
+  const known = asof === null ? trend.data : trend.data.filter((point) => point.at <= board.now);
+  if (known.length < 2) return null;
+  const points = known.map((point) => ({
     at: new Date(point.at).getTime(),
     ...Object.fromEntries(point.figures.map((figure) => [figure.reading, Number(figure.figure)])),
   }));
@@ -71,7 +72,7 @@ const Trend = memo(function Trend({ course }: { course: Course }) {
       <PlotTable
         summary="As a table"
         heads={['Day', ...LINES.map(([reading]) => READING_WORDS[reading])]}
-        rows={trend.data.map((point) => ({
+        rows={known.map((point) => ({
           key: point.at,
           cells: [
             day(point.at, zone),

@@ -8,6 +8,7 @@ import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
@@ -62,7 +63,7 @@ public class MessageTest extends DemoServer {
         String body = message("halvor.tarn@thornmere.example", "Prøve & <b>", "Kære Halvor,\\n\\nja.");
         for (int i = 0; i < 2; i++) {
             assertEquals(
-                    mira.send("POST", path(work) + "/messages", body, "Idempotency-Key", key)
+                    mira.form(path(work) + "/messages", TestClient.parts(body), "Idempotency-Key", key)
                             .status(),
                     201);
         }
@@ -113,15 +114,35 @@ public class MessageTest extends DemoServer {
     @Test(dataProvider = "badMessages")
     public void whatCannotBeSentNamesItsField(String body, String field) {
         TestClient mira = mira();
-        TestClient.Answer answer = mira.post(path(work(mira, "Soil lab 5")) + "/messages", body);
+        TestClient.Answer answer = mira.postForm(path(work(mira, "Soil lab 5")) + "/messages", body);
         assertEquals(answer.status(), 422, answer.body());
         assertEquals(answer.json().at("/faults/0/field").asString(), field);
     }
 
     @Test
+    public void filesGoWithAMessage() throws Exception {
+        TestClient mira = mira();
+        byte[] text = "where the pit was dug".getBytes(StandardCharsets.UTF_8);
+        TestClient.Answer sent = mira.postForm(
+                path(work(mira, "Soil lab 5")) + "/messages",
+                message("halvor.tarn@thornmere.example", "The pit once more", "See the file."),
+                new TestClient.Part("files", "../pit.txt", text));
+        assertEquals(sent.status(), 201, sent.body());
+        assertEquals(sent.json().at("/files/0/name").asString(), "pit.txt", "a name, never a path");
+        String box = mira.get("/api/session").json().at("/demo/mailBox").asString();
+        assertEquals(await(mira, box, "The pit once more").size(), 1);
+        TestClient.Answer program = mira.postForm(
+                path(work(mira, "Soil lab 5")) + "/messages",
+                message("halvor.tarn@thornmere.example", "A program", "See the file."),
+                new TestClient.Part("files", "pit.exe", new byte[] {'M', 'Z', 0, 0}));
+        assertEquals(program.status(), 422, program.body());
+        assertEquals(program.json().at("/faults/0/field").asString(), "file");
+    }
+
+    @Test
     public void aMessageCannotBeUndone() {
         TestClient mira = mira();
-        mira.post(
+        mira.postForm(
                 path(work(mira, "Soil lab 6")) + "/messages",
                 message("halvor.tarn@thornmere.example", "One more", "Words."));
         JsonNode changes = mira.get(STUDENT + "/changes").json();

@@ -153,6 +153,9 @@ public class NewsTest extends DemoServer {
         assertEquals(frost.get("by").asString(), "Halvor Tarn");
         assertEquals(frost.get("courseId").asLong(), 1);
         assertEquals(frost.get("lastDay").asString(), "2026-11-26");
+        assertTrue(
+                frost.get("address").asString().matches("http://localhost:\\d+/site/papers/texture-triangle.pdf"),
+                "its file");
         assertTrue(fresh(mira).stream()
                 .anyMatch(item -> item.get("kind").asString().equals("ANNOUNCEMENT")
                         && item.get("title").asString().startsWith("Fresh twigs")));

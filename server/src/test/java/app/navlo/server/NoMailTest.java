@@ -35,7 +35,7 @@ public class NoMailTest extends DemoServer {
     public void aMessageWaitsAndSaysWhy() {
         TestClient mira = mira();
         assertTrue(mira.get("/api/session").json().at("/demo/mailBox").isNull());
-        mira.post(
+        mira.postForm(
                 path(work(mira, "Soil lab 5")) + "/messages",
                 "{\"to\":\"a@b.example\",\"subject\":\"Soil lab 5\",\"body\":\"Did it reach you?\"}");
         JsonNode message = withFault(mira);

@@ -78,7 +78,7 @@ public class RulesTest extends DemoServer {
         assertEquals(locked.get("stage").asString(), "NOT_OPEN");
         List<String> locks = new ArrayList<>();
         detail(mira(), "Unit test 3").at("/worth/locks").forEach(lock -> locks.add(lock.asString()));
-        assertTrue(locks.contains("Needs 85 % on Key 5: maples and their kin; you have 73.33 %"), locks.toString());
+        assertTrue(locks.contains("Needs 85 % on Key 5: maples and their kin; now 73.33 %"), locks.toString());
     }
 
     @Test
@@ -86,7 +86,7 @@ public class RulesTest extends DemoServer {
         JsonNode overdue = detail(mira(), "Worksheet 8");
         assertEquals(
                 overdue.at("/worth/penalty").asString(),
-                "Handed in now, it loses 8 of 20 points, 4 days at 40 % in all");
+                "Handed in now, it is late by 88 h: 4 days by this course’s count. It loses 8 of 20 points, 40 % in all");
         assertEquals(overdue.at("/costs/0/lost").asString(), "2");
         assertEquals(
                 overdue.at("/costs")

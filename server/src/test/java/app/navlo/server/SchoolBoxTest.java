@@ -131,7 +131,7 @@ public class SchoolBoxTest extends DemoServer {
         standIns.college().fault(Fault.DOWN);
         String body =
                 "{\"to\":\"halvor.tarn@thornmere.example\",\"subject\":\"Worksheet 6\",\"body\":\"Did it arrive?\"}";
-        TestClient.Answer sent = mira.post(path(work(mira, "Worksheet 6")) + "/messages", body);
+        TestClient.Answer sent = mira.postForm(path(work(mira, "Worksheet 6")) + "/messages", body);
         assertEquals(sent.status(), 201, sent.body());
         JsonNode letter = awaitLetter(mira, "fault");
         assertEquals(letter.get("sending").asString(), "SENT", "the mail doesn't wait for the school");

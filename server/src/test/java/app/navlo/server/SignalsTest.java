@@ -100,14 +100,14 @@ public class SignalsTest extends DemoServer {
         JsonNode draft = mira.get(path(work) + "/message").json().at("/drafts/0");
         assertEquals(draft.get("answers").asString(), "FLAGGED_LATE");
         long receipt = draft.get("receipt").asLong();
-        TestClient.Answer sent = mira.post(path(work) + "/messages", """
+        TestClient.Answer sent = mira.postForm(path(work) + "/messages", """
                 {"to":"jens.holm@thornmere.example","subject":"Flagged late","body":"It was on time.","receipt":%d}
                 """.formatted(receipt));
         assertEquals(sent.status(), 201, sent.body());
         assertTrue(sent.json().at("/files/0/name").asString().endsWith("ellipse with two pegs.pdf"), sent.body());
         assertEquals(kinds(mira, ELLIPSE), List.of());
         assertTrue(letter(mira, "Flagged late").contains("Receipt " + receipt), "the file is in the letter");
-        assertEquals(mira.post(path(work) + "/messages", """
+        assertEquals(mira.postForm(path(work) + "/messages", """
                         {"to":"a@b.example","subject":"x","body":"y","receipt":999999}""").status(), 404);
     }
 

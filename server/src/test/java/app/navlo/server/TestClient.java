@@ -10,6 +10,7 @@ import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -91,6 +92,23 @@ final class TestClient {
 
     Answer upload(String path, String fileName, byte[] content) {
         return form(path, List.of(new Part("file", fileName, content)));
+    }
+
+    /** A write of a form with a key of its own. @param fields an object of JSON; what is null in it is left out */
+    Answer postForm(String path, String fields, Part... files) {
+        return form(
+                path, parts(fields, files), "Idempotency-Key", UUID.randomUUID().toString());
+    }
+
+    static List<Part> parts(String fields, Part... files) {
+        List<Part> parts = new ArrayList<>();
+        JSON.readTree(fields).propertyStream().forEach(field -> {
+            if (!field.getValue().isNull()) {
+                parts.add(Part.of(field.getKey(), field.getValue().asString()));
+            }
+        });
+        parts.addAll(List.of(files));
+        return parts;
     }
 
     Answer form(String path, List<Part> parts, String... headers) {

@@ -51,7 +51,7 @@ public class WordTest extends DemoServer {
         long word = detail(mira, work).at("/said/0/id").asLong();
         int theirs = work.at("/feedback/count").asInt();
         TestClient.Answer done =
-                mira.post(path(work) + "/comments", "{\"text\":\" It is on the back. \",\"answers\":" + word + "}");
+                mira.postForm(path(work) + "/comments", "{\"text\":\" It is on the back. \",\"answers\":" + word + "}");
         assertEquals(done.status(), 201, done.body());
         JsonNode own = done.json()
                 .at("/detail/said")
@@ -67,6 +67,96 @@ public class WordTest extends DemoServer {
         assertFalse(mira.get(path(work)).body().contains("It is on the back."));
     }
 
+    @Test
+    public void filesGoWithAComment() {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Soil lab 1");
+        Part photo = new Part("files", "back.jpg", PHOTO);
+        Part words = new Part("files", "notes.txt", "page two".getBytes(StandardCharsets.UTF_8));
+        String key = UUID.randomUUID().toString();
+        List<Part> form = TestClient.parts("{\"text\":\"It is on the back.\"}", photo, words);
+        TestClient.Answer done = mira.form(path(work) + "/comments", form, "Idempotency-Key", key);
+        assertEquals(done.status(), 201, done.body());
+        assertEquals(
+                mira.form(path(work) + "/comments", form, "Idempotency-Key", key)
+                        .status(),
+                201,
+                "sent once more");
+        List<JsonNode> own = detail(mira, work)
+                .get("said")
+                .valueStream()
+                .filter(said -> said.get("by").asString().equals("STUDENT"))
+                .toList();
+        assertEquals(own.size(), 1);
+        assertEquals(own.get(0).get("files").size(), 2);
+        assertEquals(own.get(0).at("/files/1/name").asString(), "notes.txt");
+        String word = path(work) + "/comments/" + own.get(0).get("id").asLong() + "/files/";
+        assertEquals(tobias().get(word + "2").body(), "page two", "a guardian reads it");
+        assertEquals(mira.get(word + "3").status(), 404);
+        assertEquals(undo(mira, done), 201);
+        assertEquals(mira.get(word + "2").status(), 404, "it went with its word");
+    }
+
+    @Test
+    public void aProgramDoesntGoWithACommentAndNothingIsSaid() {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Soil lab 2");
+        TestClient.Answer refused = mira.postForm(
+                path(work) + "/comments",
+                "{\"text\":\"See here.\"}",
+                new Part("files", "lab.exe", new byte[] {'M', 'Z', 0, 0}));
+        assertEquals(refused.status(), 422, refused.body());
+        assertEquals(refused.json().at("/faults/0/field").asString(), "file");
+        assertFalse(mira.get(path(work)).body().contains("See here."));
+    }
+
+    @Test
+    public void marksOnPagesAreTickedOffWhileRedoing() {
+        TestClient mira = mira();
+        JsonNode work = work(mira, "Planting plan, sheet 1");
+        List<JsonNode> marks = marks(mira, work);
+        assertTrue(marks.size() > 1, marks.toString());
+        String first = path(work) + "/marks/" + marks.get(0).get("id").asLong();
+        TestClient.Answer ticked = mira.send("PUT", first, "{\"done\":true}", "Idempotency-Key", "tick");
+        assertEquals(ticked.status(), 200, ticked.body());
+        assertEquals(done(mira, work), 1);
+        assertEquals(
+                mira.send("PUT", first, "{\"done\":false}", "Idempotency-Key", "untick")
+                        .status(),
+                200);
+        assertEquals(done(mira, work), 0);
+        mira.send("PUT", first, "{\"done\":true}", "Idempotency-Key", "again");
+        assertEquals(undo(mira, mira.send("PUT", first, "{\"done\":true}", "Idempotency-Key", "again")), 201);
+        assertEquals(done(mira, work), 0, "an undone tick is none");
+        long noMark = detail(mira, work(mira, "Soil lab 1")).at("/said/0/id").asLong();
+        assertEquals(
+                mira.send("PUT", path(work) + "/marks/" + noMark, "{\"done\":true}", "Idempotency-Key", "none")
+                        .status(),
+                404);
+    }
+
+    private static List<JsonNode> marks(TestClient client, JsonNode work) {
+        return detail(client, work)
+                .get("said")
+                .valueStream()
+                .filter(said -> said.hasNonNull("mark"))
+                .toList();
+    }
+
+    private static long done(TestClient client, JsonNode work) {
+        return marks(client, work).stream()
+                .filter(said -> said.at("/mark/done").asBoolean())
+                .count();
+    }
+
+    @Test
+    public void answersSayHowManyOfTheQuestionsTheyShow() {
+        JsonNode shown = detail(mira(), work(mira(), "Key 5")).at("/material/attempts/0/shown");
+        assertEquals(shown.get("answers").size(), 3);
+        assertEquals(shown.get("questions").asInt(), 15);
+        assertEquals(shown.get("worth").asString(), "3");
+    }
+
     @DataProvider
     public static Object[][] badComments() {
         return new Object[][] {
@@ -79,7 +169,7 @@ public class WordTest extends DemoServer {
     @Test(dataProvider = "badComments")
     public void aCommentThatCannotBeTakenNamesItsField(String body, String field) {
         TestClient mira = mira();
-        TestClient.Answer answer = mira.post(path(work(mira, "Soil lab 1")) + "/comments", body);
+        TestClient.Answer answer = mira.postForm(path(work(mira, "Soil lab 1")) + "/comments", body);
         assertEquals(answer.status(), 422, answer.body());
         assertEquals(answer.json().at("/faults/0/field").asString(), field);
     }

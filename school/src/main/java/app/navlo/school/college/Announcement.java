@@ -9,6 +9,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param course by its key; null for the school's own
  * @param lastDay after which nobody needs it; null for none
+ * @param paper the name of a file that belongs to it; null for none
  */
 record Announcement(
         String key,
@@ -17,4 +18,5 @@ record Announcement(
         String by,
         String title,
         String text,
-        @Nullable LocalDate lastDay) {}
+        @Nullable LocalDate lastDay,
+        @Nullable String paper) {}

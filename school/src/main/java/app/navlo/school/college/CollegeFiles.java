@@ -131,7 +131,8 @@ final class CollegeFiles {
                     one.get("by").asString(),
                     one.get("title").asString(),
                     one.get("text").asString(),
-                    one.hasNonNull("last") ? LocalDate.parse(one.get("last").asString()) : null));
+                    one.hasNonNull("last") ? LocalDate.parse(one.get("last").asString()) : null,
+                    textOrNull(one, "paper")));
         }
         return all;
     }

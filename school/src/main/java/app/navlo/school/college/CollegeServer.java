@@ -4,6 +4,7 @@ import app.navlo.school.college.College.Refused;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
@@ -16,6 +17,7 @@ import java.util.Arrays;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -36,6 +38,7 @@ public final class CollegeServer implements AutoCloseable {
     public static final String TOKEN = "thornmere-box-4f1c9a";
 
     private static final String PLACE = "/site/work/";
+    private static final String PAPER = "/site/papers/";
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final int MOST_BYTES = 200 << 20;
     private static final int MOST_FORM = 1 << 16;
@@ -156,6 +159,9 @@ public final class CollegeServer implements AutoCloseable {
         if (path.startsWith(PLACE)) {
             return place(exchange);
         }
+        if (path.startsWith(PAPER)) {
+            return paperNamed(path.substring(PAPER.length()));
+        }
         if (path.startsWith("/site/calendar/")) {
             String course = path.substring("/site/calendar/".length()).replaceFirst("\\.ics$", "");
             return tagged(
@@ -246,6 +252,25 @@ public final class CollegeServer implements AutoCloseable {
     /** The address of the page of a piece of work, from the root of this server. */
     public static String place(String key) {
         return PLACE + URLEncoder.encode(key, StandardCharsets.UTF_8).replace("+", "%20");
+    }
+
+    /** The address of a file that belongs to an announcement, from the root of this server. */
+    static String paper(String name) {
+        return PAPER + name;
+    }
+
+    /** A file that belongs to something that was announced by now. */
+    private Answer paperNamed(String name) throws IOException, Refused {
+        boolean announced = college().files().announcements().stream()
+                .anyMatch(one ->
+                        name.equals(one.paper()) && !one.at().isAfter(college().now()));
+        if (!announced) {
+            throw new Refused(404, "The school has no such paper.");
+        }
+        try (InputStream in =
+                Objects.requireNonNull(CollegeServer.class.getResourceAsStream("/demo/files/" + name), name)) {
+            return new Answer(200, "application/pdf", in.readAllBytes(), null);
+        }
     }
 
     /** What a class sees of a piece of work: what is asked, by when, and where it goes; and what is answered there. */

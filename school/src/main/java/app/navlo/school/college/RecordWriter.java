@@ -61,7 +61,8 @@ final class RecordWriter {
                         .put("text", one.text())
                         .put(
                                 "lastDay",
-                                one.lastDay() == null ? null : one.lastDay().toString()));
+                                one.lastDay() == null ? null : one.lastDay().toString())
+                        .put("address", one.paper() == null ? null : CollegeServer.paper(one.paper())));
         ArrayNode told = record.putArray("deeds");
         deeds.stream().filter(deed -> deed.kind() != Deed.Kind.PUBLISHED).forEach(deed -> told.add(deed(deed)));
         return record;

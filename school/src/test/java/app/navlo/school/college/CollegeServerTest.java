@@ -260,4 +260,12 @@ public class CollegeServerTest {
         assertEquals(elsewhere.statusCode(), 403);
         assertFalse(page(STAFF).contains("type=\"radio\""));
     }
+
+    @Test
+    public void aPaperIsThereOnceItIsAnnouncedAndNothingElseIs() {
+        byte[] paper = send(request("/site/papers/texture-triangle.pdf").GET()).body();
+        assertTrue(new String(paper, StandardCharsets.ISO_8859_1).startsWith("%PDF"));
+        assertEquals(send(request("/site/papers/../teachers.yaml").GET()).statusCode(), 404);
+        assertEquals(send(request("/site/papers/kitchen-court.pdf").GET()).statusCode(), 404);
+    }
 }

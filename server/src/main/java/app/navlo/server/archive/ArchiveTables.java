@@ -45,6 +45,8 @@ final class ArchiveTables {
             new Table("draft_file", OF_WORK, "id"),
             new Table("file_mark", OF_FACT, "fact_id"),
             new Table("rubric_mark", OF_FACT, "fact_id, place"),
+            new Table("mark_tick", OF_CHANGE, "id"),
+            new Table("comment_file", OF_FACT, "fact_id, position"),
             new Table("attempt_answer", OF_FACT, "fact_id, place"),
             new Table("other_record", OF_STUDENT, "id"),
             new Table("own_figure", OF_STUDENT, "id"),
@@ -92,5 +94,6 @@ final class ArchiveTables {
     /** Columns that name a file by its digest. */
     static final String FILE = "sha256";
 
-    static final List<String> WITH_FILES = List.of("attachment", "hand_in_file", "draft_file", "message_file");
+    static final List<String> WITH_FILES =
+            List.of("attachment", "hand_in_file", "draft_file", "comment_file", "message_file");
 }

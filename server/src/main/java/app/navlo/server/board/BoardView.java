@@ -170,7 +170,8 @@ public record BoardView(
      * @param minutesSpent really, by the student's own word
      * @param takesDone whether it may be reported as done, with nothing to hand over
      * @param hasPlace whether it is known where it is done
-     * @param files handed in, or lying ready in the draft
+     * @param files of the student: handed in, or lying ready in the draft
+     * @param filesGiven that came with it from the teacher
      */
     public record WorkView(
             long id,
@@ -217,7 +218,8 @@ public record BoardView(
             int minutesSpent,
             boolean takesDone,
             boolean hasPlace,
-            int files) {}
+            int files,
+            int filesGiven) {}
 
     /**
      * @param limit what ends acceptance then; null where only points are lost

@@ -20,6 +20,7 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
+import app.navlo.server.store.Material;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.UnknownAsides;
 import java.time.Instant;
@@ -46,9 +47,12 @@ public class BoardViews {
     private final OwnHours hours;
     private final UnknownAsides asides;
     private final Changes changes;
+    private final Material material;
 
-    BoardViews(HandIns handIns, Drafts drafts, OwnHours hours, UnknownAsides asides, Changes changes) {
+    BoardViews(
+            HandIns handIns, Drafts drafts, OwnHours hours, UnknownAsides asides, Changes changes, Material material) {
         this.asides = asides;
+        this.material = material;
         this.changes = changes;
         this.handIns = handIns;
         this.drafts = drafts;
@@ -66,6 +70,7 @@ public class BoardViews {
 
     private BoardView of(Board board, People.Student student, boolean mayWrite, Map<Long, Integer> lyingReady) {
         Map<Long, Integer> handedIn = handIns.fileCounts(board.student());
+        Map<Long, Integer> given = material.attachmentCounts(board.student(), changes.undone(board.student()));
         Term term = board.terms().isEmpty()
                 ? null
                 : board.terms().values().iterator().next();
@@ -82,7 +87,10 @@ public class BoardViews {
                         .map(course -> course(board, course))
                         .toList(),
                 board.entries().stream()
-                        .map(entry -> WorkViews.of(entry, files(entry, handedIn, lyingReady)))
+                        .map(entry -> WorkViews.of(
+                                entry,
+                                files(entry, handedIn, lyingReady),
+                                given.getOrDefault(entry.work().id(), 0)))
                         .toList(),
                 counts(board.entries()),
                 tide(board, hours.of(board)),

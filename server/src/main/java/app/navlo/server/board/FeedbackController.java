@@ -1,6 +1,7 @@
 package app.navlo.server.board;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.store.Changes;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.time.ServerClock;
 import java.time.ZoneId;
@@ -18,11 +19,13 @@ import org.springframework.web.bind.annotation.RestController;
 public class FeedbackController {
     private final Boards boards;
     private final Feedback feedback;
+    private final Changes changes;
     private final ServerClock clock;
 
-    FeedbackController(Boards boards, Feedback feedback, ServerClock clock) {
+    FeedbackController(Boards boards, Feedback feedback, Changes changes, ServerClock clock) {
         this.boards = boards;
         this.feedback = feedback;
+        this.changes = changes;
         this.clock = clock;
     }
 
@@ -35,7 +38,7 @@ public class FeedbackController {
     @Transactional(readOnly = true)
     public FeedbackStreamView feedback(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         Board board = boards.read(student, ZoneId.of(reader.zone()), clock.instant());
-        SaidViews words = SaidViews.read(feedback, student, null);
+        SaidViews words = SaidViews.read(feedback, student, null, changes.undone(student));
         List<SaidView> said = new ArrayList<>();
         for (Board.Entry entry : board.entries()) {
             said.addAll(words.of(entry));

@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
  * @param mark where on a page it stands; null for nowhere
  * @param rows of the rubric that it marked; empty for none
  * @param released the answers that it lets be seen; null for none
+ * @param files that go with it, in order
  */
 public record SaidView(
         long id,
@@ -28,7 +29,11 @@ public record SaidView(
         @Nullable Long answers,
         @Nullable MarkView mark,
         List<RowMarkView> rows,
-        @Nullable ReleasedView released) {
+        @Nullable ReleasedView released,
+        List<EnclosedView> files) {
+
+    /** A file that goes with a word or a message; its place there is its number, from 1. */
+    public record EnclosedView(String name, long size) {}
 
     /**
      * Where on a page of a file that was handed in. Shares of the page's width and height, from its upper left corner; a
@@ -36,9 +41,18 @@ public record SaidView(
      *
      * @param position of the file in its hand-in, from 1
      * @param page from 1
+     * @param done whether the student has dealt with it
      */
     public record MarkView(
-            long handIn, int position, String fileName, int page, double x, double y, double width, double height) {}
+            long handIn,
+            int position,
+            String fileName,
+            int page,
+            double x,
+            double y,
+            double width,
+            double height,
+            boolean done) {}
 
     /**
      * @param level whose points these are; null where they lie between two levels
@@ -53,7 +67,18 @@ public record SaidView(
             @Nullable String description,
             @Nullable String words) {}
 
-    public record ReleasedView(int attempt, List<AnswerView> answers) {}
+    public record ReleasedView(int attempt, AnswersView shown) {}
+
+    /**
+     * Answers of an attempt, as far as they are shown.
+     *
+     * @param answers in the order of the questions
+     * @param questions that there were in all; null where that isn't known
+     * @param worth points possible of those that are shown
+     * @param possible points of the whole attempt
+     */
+    public record AnswersView(
+            List<AnswerView> answers, @Nullable Integer questions, String worth, String possible) {}
 
     /**
      * @param given null for nothing

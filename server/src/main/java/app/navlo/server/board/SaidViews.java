@@ -1,9 +1,13 @@
 package app.navlo.server.board;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.FeedbackStream;
+import app.navlo.core.feedback.Questions;
 import app.navlo.core.feedback.Rubric;
 import app.navlo.core.work.Fact;
 import app.navlo.server.board.SaidView.AnswerView;
+import app.navlo.server.board.SaidView.AnswersView;
+import app.navlo.server.board.SaidView.EnclosedView;
 import app.navlo.server.board.SaidView.MarkView;
 import app.navlo.server.board.SaidView.ReleasedView;
 import app.navlo.server.board.SaidView.RowMarkView;
@@ -11,9 +15,12 @@ import app.navlo.server.rules.Figures;
 import app.navlo.server.rules.RubricSheet;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StoredFile;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -23,16 +30,24 @@ import org.jspecify.annotations.Nullable;
  *
  * @param rubricMarks by fact, in the order of the rubric
  * @param answers by the fact that releases them
+ * @param files by the word that they go with
+ * @param ticked marks that the student has dealt with
  */
 public record SaidViews(
         Map<Long, Feedback.FileMark> marks,
         Map<Long, List<Feedback.RubricMark>> rubricMarks,
-        Map<Long, List<Feedback.Answer>> answers) {
+        Map<Long, List<Feedback.Answer>> answers,
+        Map<Long, List<StoredFile>> files,
+        Set<Long> ticked) {
 
     /** @param work null for all works of the student */
-    public static SaidViews read(Feedback feedback, long student, @Nullable Long work) {
+    public static SaidViews read(Feedback feedback, long student, @Nullable Long work, Set<Long> undone) {
         return new SaidViews(
-                feedback.marks(student, work), feedback.rubricMarks(student, work), feedback.answers(student, work));
+                feedback.marks(student, work),
+                feedback.rubricMarks(student, work),
+                feedback.answers(student, work),
+                feedback.files(student, work),
+                feedback.ticked(student, work, undone));
     }
 
     /** Unread first, then newest first. */
@@ -56,14 +71,17 @@ public record SaidViews(
                 said.text(),
                 said.unread(),
                 recorded.answersFact(),
-                mark == null ? null : mark(mark),
+                mark == null ? null : mark(mark, ticked.contains(said.fact())),
                 rows(entry.work().definition().rules().rubric(), said.fact()),
                 recorded.fact() instanceof Fact.AnswersReleased released
-                        ? new ReleasedView(released.attempt(), answers(said.fact()))
-                        : null);
+                        ? new ReleasedView(released.attempt(), answers(entry, said.fact()))
+                        : null,
+                files.getOrDefault(said.fact(), List.of()).stream()
+                        .map(file -> new EnclosedView(file.name(), file.size()))
+                        .toList());
     }
 
-    private static MarkView mark(Feedback.FileMark mark) {
+    private static MarkView mark(Feedback.FileMark mark, boolean done) {
         Feedback.Area area = mark.area();
         return new MarkView(
                 mark.handIn(),
@@ -73,7 +91,8 @@ public record SaidViews(
                 area.x(),
                 area.y(),
                 area.width(),
-                area.height());
+                area.height(),
+                done);
     }
 
     private List<RowMarkView> rows(@Nullable RubricSheet sheet, long fact) {
@@ -108,15 +127,25 @@ public record SaidViews(
     }
 
     /** The answers that a release lets be seen; whether it has come isn't asked here. */
-    public List<AnswerView> answers(long release) {
-        return answers.getOrDefault(release, List.of()).stream()
-                .map(answer -> new AnswerView(
-                        answer.question(),
-                        answer.given(),
-                        answer.wanted(),
-                        Figures.text(answer.points()),
-                        Figures.text(answer.possible()),
-                        answer.words()))
-                .toList();
+    public AnswersView answers(Board.Entry entry, long release) {
+        List<Feedback.Answer> given = answers.getOrDefault(release, List.of());
+        List<Rational> worth = given.stream().map(Feedback.Answer::possible).toList();
+        Rational possible = entry.work().definition().marking().possible();
+        OptionalInt inAll = Questions.inAll(worth, possible);
+        return new AnswersView(
+                given.stream().map(SaidViews::answer).toList(),
+                inAll.isPresent() ? inAll.getAsInt() : null,
+                Figures.text(Rational.sum(worth)),
+                Figures.text(possible));
+    }
+
+    private static AnswerView answer(Feedback.Answer answer) {
+        return new AnswerView(
+                answer.question(),
+                answer.given(),
+                answer.wanted(),
+                Figures.text(answer.points()),
+                Figures.text(answer.possible()),
+                answer.words());
     }
 }

@@ -33,7 +33,7 @@ import org.jspecify.annotations.Nullable;
 public final class WorkViews {
     private WorkViews() {}
 
-    public static WorkView of(Board.Entry entry, int files) {
+    public static WorkView of(Board.Entry entry, int files, int filesGiven) {
         Work work = entry.work();
         Work.Definition definition = work.definition();
         WorkState state = entry.state();
@@ -83,7 +83,8 @@ public final class WorkViews {
                 entry.effort().spent(),
                 definition.takes().done(),
                 definition.rules().address() != null,
-                files);
+                files,
+                filesGiven);
     }
 
     private static @Nullable Instant endsAt(Work.Definition definition) {

@@ -40,6 +40,12 @@ public record StandIns(
                 : address;
     }
 
+    /** An address that a browser can be led to; null for none, and for one that isn't of a page. */
+    public @Nullable String page(@Nullable String address) {
+        String there = address == null ? "" : resolve(address);
+        return there.matches("(?i)https?://\\S+") ? there : null;
+    }
+
     boolean allows(String address) {
         return (calendars != null && address.startsWith(calendars.address("")))
                 || (college != null && address.startsWith(college.address() + "/"));

@@ -1,24 +1,30 @@
 package app.navlo.server.message;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.board.SaidView.EnclosedView;
+import app.navlo.server.work.Enclosures;
+import app.navlo.server.work.Uploads;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
+import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
-import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.multipart.MultipartFile;
 
 /** Writing to a teacher about a piece of work. */
 @RestController
@@ -66,9 +72,10 @@ public class MessageController {
             List<EnclosedView> files,
             @Nullable String school) {}
 
-    public record EnclosedView(String name, long size) {}
-
-    /** @param receipt the hand-in whose receipt goes with it as a file; null for none */
+    /**
+     * @param receipt the hand-in whose receipt goes with it as a file; null for none
+     * @param files that go with it beside; null for none
+     */
     public record MessageForm(
             @NotBlank(message = "Type the teacher's address.")
             @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
@@ -81,7 +88,10 @@ public class MessageController {
             @NotBlank(message = "Write the message first.") @Size(max = 20_000, message = "At most 20000 letters.")
             String body,
 
-            @Nullable Long receipt) {}
+            @Nullable Long receipt,
+
+            @Nullable @Size(max = Enclosures.MOST, message = "At most 6 files go with a message. Leave some out.")
+            List<MultipartFile> files) {}
 
     @GetMapping("/works/{work}/message")
     public DraftsView drafts(
@@ -89,15 +99,18 @@ public class MessageController {
         return desk.drafts(student, work, person.name());
     }
 
-    @PostMapping("/works/{work}/messages")
+    @PostMapping(path = "/works/{work}/messages", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public MessageView send(
             @PathVariable long student,
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
-            @Valid @RequestBody MessageForm form) {
-        return desk.send(Writer.of(student, person, null, key), work, form);
+            @Valid @ModelAttribute MessageForm form)
+            throws IOException {
+        try (Uploads files = Uploads.of(form.files())) {
+            return desk.send(Writer.of(student, person, null, key), work, form, files.all());
+        }
     }
 
     /** The latest first. */

@@ -2,6 +2,7 @@ package app.navlo.server.message;
 
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.SaidView;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.message.MessageController.DraftsView;
 import app.navlo.server.message.MessageController.MessageForm;
@@ -15,12 +16,17 @@ import app.navlo.server.store.Material;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
+import app.navlo.server.work.Enclosures;
 import app.navlo.server.work.Receipts;
+import app.navlo.server.work.Uploads.Upload;
 import app.navlo.server.work.Writer;
+import java.io.IOException;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -31,6 +37,7 @@ class MessageDesk {
     private final Letters letters;
     private final Material material;
     private final Receipts receipts;
+    private final Enclosures enclosures;
     private final Changes changes;
     private final WriteOnce once;
     private final MailSettings settings;
@@ -42,6 +49,7 @@ class MessageDesk {
             Letters letters,
             Material material,
             Receipts receipts,
+            Enclosures enclosures,
             Changes changes,
             WriteOnce once,
             MailSettings settings,
@@ -51,6 +59,7 @@ class MessageDesk {
         this.letters = letters;
         this.material = material;
         this.receipts = receipts;
+        this.enclosures = enclosures;
         this.changes = changes;
         this.once = once;
         this.settings = settings;
@@ -71,8 +80,8 @@ class MessageDesk {
                 MessageDraft.of(entry, entry.signals(), material.otherRecords(work, changes.undone(student)), writer));
     }
 
-    @Transactional
-    public MessageView send(Writer writer, long work, MessageForm form) {
+    @Transactional(rollbackFor = IOException.class)
+    public MessageView send(Writer writer, long work, MessageForm form, List<Upload> files) throws IOException {
         if (!settings.canSend()) {
             throw Refusal.conflict(
                     "No mail server is set up here",
@@ -81,14 +90,15 @@ class MessageDesk {
         if (form.subject().chars().anyMatch(Character::isISOControl)) {
             throw Refusal.invalid("subject", "A subject is one line. Take the line breaks out.");
         }
+        List<StoredFile> along = enclosures.keep(files);
+        String asked = "message " + work + List.of(form.to(), form.subject(), form.body()) + form.receipt() + along;
         return once.run(
-                new WriteOnce.Once(
-                        writer.student(), writer.person(), writer.key(), "message " + work + form, clock.instant()),
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, clock.instant()),
                 MessageView.class,
-                () -> sendNow(writer, work, form));
+                () -> sendNow(writer, work, form, along));
     }
 
-    private MessageView sendNow(Writer writer, long work, MessageForm form) {
+    private MessageView sendNow(Writer writer, long work, MessageForm form, List<StoredFile> along) {
         Instant now = clock.instant();
         Board.Entry entry = boards.one(writer.student(), work, now);
         String teacher = Objects.requireNonNullElse(entry.course().details().teacher(), form.to());
@@ -110,9 +120,18 @@ class MessageDesk {
                 form.to().strip(),
                 form.subject().strip(),
                 form.body().strip(),
-                form.receipt() == null ? List.of() : List.of(receipts.keep(writer.student(), work, form.receipt()))));
+                withReceipt(writer.student(), work, form.receipt(), along)));
         live.changed(writer.student());
         return view(letters.find(id).orElseThrow(), letters.filesOf(id));
+    }
+
+    private List<StoredFile> withReceipt(long student, long work, @Nullable Long receipt, List<StoredFile> along) {
+        List<StoredFile> all = new ArrayList<>();
+        if (receipt != null) {
+            all.add(receipts.keep(student, work, receipt));
+        }
+        all.addAll(along);
+        return all;
     }
 
     @Transactional(readOnly = true)
@@ -140,7 +159,7 @@ class MessageDesk {
                 sending,
                 letter.fault(),
                 along.stream()
-                        .map(file -> new MessageController.EnclosedView(file.name(), file.size()))
+                        .map(file -> new SaidView.EnclosedView(file.name(), file.size()))
                         .toList(),
                 letter.school() == null ? null : letter.school() + ", " + letter.schoolNumber());
     }

@@ -1,5 +1,6 @@
 package app.navlo.server.news;
 
+import app.navlo.server.link.StandIns;
 import app.navlo.server.store.Announcements;
 import app.navlo.server.store.Changes;
 import java.time.Instant;
@@ -16,17 +17,19 @@ import org.springframework.web.bind.annotation.RestController;
 public class AnnouncementController {
     private final Announcements announcements;
     private final Changes changes;
+    private final StandIns standIns;
 
-    AnnouncementController(Announcements announcements, Changes changes) {
+    AnnouncementController(Announcements announcements, Changes changes, StandIns standIns) {
         this.announcements = announcements;
         this.changes = changes;
+        this.standIns = standIns;
     }
 
     /**
      * @param courseId null for the school's own
      * @param source by whose link it came
      * @param lastDay after which nobody needs it; null for none
-     * @param address of a page that belongs to it; null for none
+     * @param address of a page or file that belongs to it; null for none
      */
     public record AnnouncementView(
             @Nullable Long courseId,
@@ -53,7 +56,7 @@ public class AnnouncementController {
                         one.body(),
                         one.at(),
                         one.lastDay(),
-                        one.address()))
+                        standIns.page(one.address())))
                 .toList());
     }
 }

@@ -7,6 +7,7 @@ import app.navlo.core.work.Fact;
 import app.navlo.core.work.Timing;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.link.StandIns;
 import app.navlo.server.news.NewsController.NewsItem;
 import app.navlo.server.news.NewsController.NewsKind;
 import app.navlo.server.news.NewsController.NewsView;
@@ -59,6 +60,7 @@ class WhatIsNew {
     private final Works works;
     private final Material material;
     private final Announcements announcements;
+    private final StandIns standIns;
     private final Device device;
     private final ServerClock clock;
 
@@ -69,6 +71,7 @@ class WhatIsNew {
             Works works,
             Material material,
             Announcements announcements,
+            StandIns standIns,
             Device device,
             ServerClock clock) {
         this.boards = boards;
@@ -77,6 +80,7 @@ class WhatIsNew {
         this.works = works;
         this.material = material;
         this.announcements = announcements;
+        this.standIns = standIns;
         this.device = device;
         this.clock = clock;
     }
@@ -124,7 +128,7 @@ class WhatIsNew {
                         one.author(),
                         one.course() == null ? one.source() : "",
                         one.body(),
-                        one.address(),
+                        standIns.page(one.address()),
                         false));
             }
         }

@@ -5,9 +5,11 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -76,6 +78,67 @@ public class Feedback {
                 row.getString("name"),
                 row.getInt("page"),
                 new Area(row.getDouble("x"), row.getDouble("y"), row.getDouble("width"), row.getDouble("height")));
+    }
+
+    /** The marks that the student has dealt with. @param work null for all */
+    public Set<Long> ticked(long student, @Nullable Long work, Set<Long> undone) {
+        Set<Long> ticked = new HashSet<>();
+        db.sql("""
+                SELECT t.fact_id, t.change_id, t.done
+                FROM mark_tick t JOIN fact f ON f.id = t.fact_id
+                WHERE f.student_id = :student AND (CAST(:work AS BIGINT) IS NULL OR f.work_id = :work) ORDER BY t.id
+                """).param("student", student).param("work", work).query(row -> {
+            if (undone.contains(row.getLong("change_id"))) {
+                return;
+            }
+            if (row.getBoolean("done")) {
+                ticked.add(row.getLong("fact_id"));
+            } else {
+                ticked.remove(row.getLong("fact_id"));
+            }
+        });
+        return ticked;
+    }
+
+    public void tick(long fact, long work, long change, boolean done) {
+        db.sql("INSERT INTO mark_tick (fact_id, work_id, change_id, done) VALUES (:fact, :work, :change, :done)")
+                .param("fact", fact)
+                .param("work", work)
+                .param("change", change)
+                .param("done", done)
+                .update();
+    }
+
+    /** What goes with words of the student, in order. @param work null for all */
+    public Map<Long, List<StoredFile>> files(long student, @Nullable Long work) {
+        Map<Long, List<StoredFile>> files = new HashMap<>();
+        db.sql("""
+                SELECT c.fact_id, c.name, c.media_type, c.size, c.sha256
+                FROM comment_file c JOIN fact f ON f.id = c.fact_id
+                WHERE f.student_id = :student AND (CAST(:work AS BIGINT) IS NULL OR f.work_id = :work)
+                ORDER BY c.fact_id, c.position
+                """).param("student", student).param("work", work).query(row -> {
+            files.computeIfAbsent(row.getLong("fact_id"), fact -> new ArrayList<>())
+                    .add(StoredFile.of(row));
+        });
+        return files;
+    }
+
+    public void addFiles(long fact, List<StoredFile> files) {
+        int position = 1;
+        for (StoredFile file : files) {
+            db.sql("""
+                    INSERT INTO comment_file (fact_id, position, name, media_type, size, sha256)
+                    VALUES (:fact, :position, :name, :type, :size, :sha)
+                    """)
+                    .param("fact", fact)
+                    .param("position", position++)
+                    .param("name", file.name())
+                    .param("type", file.mediaType())
+                    .param("size", file.size())
+                    .param("sha", file.sha256())
+                    .update();
+        }
     }
 
     public void addMark(long fact, long handIn, int position, int page, Area area) {

@@ -49,6 +49,20 @@ public class Material {
                 """, work, undone, (row, n) -> new Attachment(row.getLong("id"), StoredFile.of(row)));
     }
 
+    /** How many came with each piece of work of a student; those without any are left out. */
+    public Map<Long, Integer> attachmentCounts(long student, Set<Long> undone) {
+        Map<Long, Integer> counts = new HashMap<>();
+        db.sql("""
+                SELECT a.work_id, a.change_id FROM attachment a JOIN work w ON w.id = a.work_id
+                WHERE w.student_id = :student
+                """).param("student", student).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                counts.merge(row.getLong("work_id"), 1, Integer::sum);
+            }
+        });
+        return counts;
+    }
+
     public void addAttachment(long work, long change, StoredFile file) {
         db.sql("""
                 INSERT INTO attachment (work_id, change_id, name, media_type, size, sha256)

@@ -283,6 +283,8 @@ public class Works {
                 SELECT work_id FROM wish WHERE change_id = :change
                 UNION
                 SELECT work_id FROM time_spent WHERE change_id = :change
+                UNION
+                SELECT work_id FROM mark_tick WHERE change_id = :change
                 """).param("change", change).query(Long.class).list();
     }
 

@@ -117,6 +117,24 @@ public class FilesController {
         downloads.send(file, response);
     }
 
+    /** A file that goes with a word of the student. @param position of it there, from 1 */
+    @GetMapping("/works/{work}/comments/{word}/files/{position}")
+    public void enclosed(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long word,
+            @PathVariable int position,
+            HttpServletResponse response)
+            throws IOException {
+        Board.Entry entry = boards.one(student, work, clock.instant());
+        List<StoredFile> files = feedback.files(student, work).getOrDefault(word, List.of());
+        boolean stands = entry.recorded().stream().anyMatch(recorded -> recorded.id() == word);
+        if (!stands || position < 1 || position > files.size()) {
+            throw Refusal.notFound("file");
+        }
+        downloads.send(files.get(position - 1), response);
+    }
+
     /** A file that lies ready, to see that it is the right one. */
     @GetMapping("/works/{work}/draft/files/{file}")
     public void draftFile(
@@ -155,7 +173,7 @@ public class FilesController {
             throws IOException {
         StoredFile file = handedIn(student, work, handIn, position);
         Board.Entry entry = boards.one(student, work, clock.instant());
-        List<SaidView> marks = SaidViews.read(feedback, student, work).of(entry).stream()
+        List<SaidView> marks = SaidViews.read(feedback, student, work, changes.undone(student)).of(entry).stream()
                 .filter(said -> said.mark() != null
                         && said.mark().handIn() == handIn
                         && said.mark().position() == position)

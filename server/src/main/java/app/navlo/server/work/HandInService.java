@@ -13,7 +13,6 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.FactKind;
-import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Outbox;
@@ -22,12 +21,11 @@ import app.navlo.server.store.Work;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.work.SchoolCommand.Payload;
 import app.navlo.server.work.SchoolCommands.Prepared;
+import app.navlo.server.work.Uploads.Upload;
 import java.io.IOException;
-import java.nio.file.Path;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,7 +44,7 @@ public class HandInService {
             new Work.Takes(true, false, false, List.of("jpg", "jpeg", "png", "webp"), 6, 10L << 20);
 
     private final HandIns handIns;
-    private final Files files;
+    private final Enclosures enclosures;
     private final Material material;
     private final WriteOnce once;
     private final SchoolBox school;
@@ -56,14 +54,14 @@ public class HandInService {
             WorkDesk desk,
             Drafts drafts,
             HandIns handIns,
-            Files files,
+            Enclosures enclosures,
             Material material,
             WriteOnce once,
             SchoolBox school,
             SchoolCommands commands) {
         this.commands = commands;
         this.school = school;
-        this.files = files;
+        this.enclosures = enclosures;
         this.material = material;
         this.desk = desk;
         this.drafts = drafts;
@@ -142,20 +140,11 @@ public class HandInService {
         return new HandIns.Content(draft.text().isBlank() ? null : draft.text(), note, files);
     }
 
-    /** A picture of what was handed in elsewhere. */
-    record Photo(String name, Path content) {}
-
     /** Records work that was handed in on paper or in another place. */
     @Transactional(rollbackFor = IOException.class)
-    public Done elsewhere(Writer writer, long work, LocalDateTime at, String note, List<Photo> photos)
+    public Done elsewhere(Writer writer, long work, LocalDateTime at, String note, List<Upload> photos)
             throws IOException {
-        List<StoredFile> stored = new ArrayList<>();
-        for (Photo photo : photos) {
-            StoredFile file = FileCheck.check(PHOTOS, photo.name(), photo.content());
-            files.keep(file.sha256(), file.size(), photo.content());
-            stored.add(file);
-        }
-        HandIns.Content content = new HandIns.Content(null, note, stored);
+        HandIns.Content content = new HandIns.Content(null, note, enclosures.keep(PHOTOS, photos));
         return once.run(
                 new WriteOnce.Once(
                         writer.student(),

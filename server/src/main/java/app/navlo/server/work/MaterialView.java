@@ -1,7 +1,7 @@
 package app.navlo.server.work;
 
 import app.navlo.core.policy.KeptScore;
-import app.navlo.server.board.SaidView.AnswerView;
+import app.navlo.server.board.SaidView.AnswersView;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -66,7 +66,7 @@ public record MaterialView(
      * @param counts final and posted, and taken
      * @param kept whether it is the one that counts in the course
      * @param answersAt when its answers can be seen, past or to come; null where that isn't told
-     * @param answers empty until then
+     * @param shown what is shown of its answers; null until then
      */
     public record AttemptView(
             int number,
@@ -77,7 +77,7 @@ public record MaterialView(
             boolean counts,
             boolean kept,
             @Nullable Instant answersAt,
-            List<AnswerView> answers) {}
+            @Nullable AnswersView shown) {}
 
     /** Who wrote in a discussion. */
     public enum Author {

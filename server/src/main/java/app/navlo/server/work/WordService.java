@@ -6,14 +6,20 @@ import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Own;
+import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.work.HandInService.Done;
+import app.navlo.server.work.Uploads.Upload;
+import java.io.IOException;
 import java.time.Instant;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -24,40 +30,73 @@ class WordService {
     private final Own own;
     private final Material material;
     private final WriteOnce once;
+    private final Feedback feedback;
+    private final Enclosures enclosures;
 
-    WordService(WorkDesk desk, Own own, Material material, WriteOnce once) {
+    WordService(WorkDesk desk, Own own, Material material, WriteOnce once, Feedback feedback, Enclosures enclosures) {
         this.desk = desk;
         this.own = own;
         this.material = material;
         this.once = once;
+        this.feedback = feedback;
+        this.enclosures = enclosures;
     }
 
     /** A private comment, or the answer to one. */
-    @Transactional
-    public Done say(Writer writer, long work, WorkController.Comment comment) {
+    @Transactional(rollbackFor = IOException.class)
+    public Done say(Writer writer, long work, String text, @Nullable Long answers, List<Upload> files)
+            throws IOException {
+        List<StoredFile> along = enclosures.keep(files);
+        String asked = "comment " + work + " " + answers + text + along;
         return once.run(
-                new WriteOnce.Once(
-                        writer.student(), writer.person(), writer.key(), "comment " + work + comment, desk.now()),
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, desk.now()),
                 Done.class,
-                () -> sayNow(writer, work, comment));
+                () -> sayNow(writer, work, text, answers, along));
     }
 
-    private Done sayNow(Writer writer, long work, WorkController.Comment comment) {
+    private Done sayNow(Writer writer, long work, String text, @Nullable Long answers, List<StoredFile> along) {
         Board.Entry entry = desk.open(writer, work);
-        boolean answersNothing = comment.answers() != null
-                && FeedbackStream.of(entry.facts(), desk.now()).stream()
-                        .noneMatch(said -> said.fact() == comment.answers());
+        boolean answersNothing = answers != null
+                && FeedbackStream.of(entry.facts(), desk.now()).stream().noneMatch(said -> said.fact() == answers);
         if (answersNothing) {
             throw Refusal.invalid("answers", "The word that this answers isn't there any more. Reload the page.");
         }
         Map<String, Object> columns = new HashMap<>();
-        columns.put("body", comment.text().strip());
+        columns.put("body", text.strip());
         columns.put("is_private", true);
         columns.put("in_file", false);
-        columns.put("answers_fact", comment.answers());
+        columns.put("answers_fact", answers);
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.COMMENT, "Commented on " + title);
-        return new Done(change, desk.add(writer, change, work, FactKind.COMMENTED, columns));
+        long fact = desk.add(writer, change, work, FactKind.COMMENTED, columns);
+        feedback.addFiles(fact, along);
+        return new Done(change, fact);
+    }
+
+    /** Says whether a mark on a page is dealt with. */
+    @Transactional
+    public Done tick(Writer writer, long work, long mark, boolean done) {
+        String asked = "tick " + work + " " + mark + " " + done;
+        return once.run(
+                new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, desk.now()),
+                Done.class,
+                () -> {
+                    Board.Entry entry = desk.open(writer, work);
+                    boolean stands = feedback.marks(writer.student(), work).containsKey(mark)
+                            && FeedbackStream.of(entry.facts(), desk.now()).stream()
+                                    .anyMatch(said -> said.fact() == mark);
+                    if (!stands) {
+                        throw Refusal.notFound("mark");
+                    }
+                    String title = entry.work().definition().title();
+                    long change = desk.change(
+                            writer,
+                            ChangeKind.OWN,
+                            (done ? "Ticked off a mark on " : "Took back the tick of a mark on ") + title);
+                    feedback.tick(mark, work, change, done);
+                    desk.touch(writer, work, change);
+                    return new Done(change, mark);
+                });
     }
 
     @Transactional

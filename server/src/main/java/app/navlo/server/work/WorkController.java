@@ -15,7 +15,6 @@ import java.io.IOException;
 import java.nio.file.Path;
 import java.time.LocalDate;
 import java.time.LocalTime;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
@@ -69,12 +68,20 @@ public class WorkController {
 
             @Nullable Long answers) {}
 
-    /** @param answers the word that it answers; null for none */
+    /**
+     * @param answers the word that it answers; null for none
+     * @param files that go with it; null for none
+     */
     public record Comment(
             @NotBlank(message = "Write something first.") @Size(max = 20000, message = "At most 20000 letters.")
             String text,
 
-            @Nullable Long answers) {}
+            @Nullable Long answers,
+
+            @Nullable @Size(max = Enclosures.MOST, message = "At most 6 files go with a comment. Leave some out.")
+            List<MultipartFile> files) {}
+
+    public record Tick(boolean done) {}
 
     /**
      * Work that was handed in on paper, or in another place, by the student's own word.
@@ -93,17 +100,7 @@ public class WorkController {
             String note,
 
             @Nullable @Size(max = 6, message = "At most 6 photos are kept. Leave some out.")
-            List<MultipartFile> photos) {
-
-        /** An empty field of a form comes as a file without a name. */
-        List<MultipartFile> pictures() {
-            return Objects.requireNonNullElse(photos, List.<MultipartFile>of()).stream()
-                    .filter(photo -> !photo.isEmpty()
-                            || !Objects.requireNonNullElse(photo.getOriginalFilename(), "")
-                                    .isEmpty())
-                    .toList();
-        }
-    }
+            List<MultipartFile> photos) {}
 
     public record Spent(
             @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
@@ -206,39 +203,45 @@ public class WorkController {
             @RequestHeader("Idempotency-Key") String key,
             @Valid @ModelAttribute Elsewhere form)
             throws IOException {
-        List<HandInService.Photo> copies = new ArrayList<>();
-        try {
-            for (MultipartFile photo : form.pictures()) {
-                Path copy = java.nio.file.Files.createTempFile("navlo", ".upload");
-                copies.add(new HandInService.Photo(
-                        Objects.requireNonNullElse(photo.getOriginalFilename(), "photo"), copy));
-                photo.transferTo(copy);
-            }
+        try (Uploads photos = Uploads.of(form.photos())) {
             HandInService.Done done = handIns.elsewhere(
                     Writer.of(student, person, version, key),
                     work,
                     form.day().atTime(form.time()),
                     form.note().strip(),
-                    copies);
+                    photos.all());
             return new HandedIn(
                     done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
-        } finally {
-            for (HandInService.Photo photo : copies) {
-                java.nio.file.Files.deleteIfExists(photo.content());
-            }
         }
     }
 
-    @PostMapping("/comments")
+    @PostMapping(path = "/comments", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn comment(
             @PathVariable long student,
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
-            @Valid @RequestBody Comment comment) {
-        HandInService.Done done = words.say(Writer.of(student, person, null, key), work, comment);
-        return new HandedIn(done.change(), null, details.read(student, work));
+            @Valid @ModelAttribute Comment comment)
+            throws IOException {
+        try (Uploads files = Uploads.of(comment.files())) {
+            HandInService.Done done = words.say(
+                    Writer.of(student, person, null, key), work, comment.text(), comment.answers(), files.all());
+            return new HandedIn(done.change(), null, details.read(student, work));
+        }
+    }
+
+    /** Says whether a mark on a page is dealt with. @param mark the number of the word that stands on the page */
+    @PutMapping("/marks/{mark}")
+    public EditedView tick(
+            @PathVariable long student,
+            @PathVariable long work,
+            @PathVariable long mark,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @RequestBody Tick tick) {
+        HandInService.Done done = words.tick(Writer.of(student, person, null, key), work, mark, tick.done());
+        return new EditedView(done.change(), work);
     }
 
     @PostMapping("/time-spent")

@@ -86,13 +86,17 @@ class WorkDetails {
         ZoneId zone = entry.course().details().zone();
         Set<Long> undone = changes.undone(student);
         String instructions = works.instructions(work, undone);
-        SaidViews said = SaidViews.read(feedback, student, work);
+        SaidViews said = SaidViews.read(feedback, student, work, undone);
+        MaterialView given = material.read(entry, said, undone);
         List<Receipt> receipts = receipts(entry);
         Optional<Drafts.Draft> draft = drafts.find(work);
         boolean yours = state.mayHandIn() && entry.finding().item().expectsHandIn();
         boolean inParts = definition.parts() != null;
         return new WorkDetail(
-                WorkViews.of(entry, files(entry, receipts, draft)),
+                WorkViews.of(
+                        entry,
+                        files(entry, receipts, draft),
+                        given.attachments().size()),
                 WorkDetail.BecauseView.of(state.because(), zone),
                 entry.course().details().name(),
                 zone.getId(),
@@ -106,7 +110,7 @@ class WorkDetails {
                 entry.notes().stream().map(WorkDetail.NoteView::of).toList(),
                 Figures.textOrNull(entry.own().expectedPercent()),
                 entry.effort().spent(),
-                material.read(entry, said, undone),
+                given,
                 said.of(entry),
                 receipts,
                 draft(draft),

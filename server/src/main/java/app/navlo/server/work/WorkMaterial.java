@@ -144,13 +144,13 @@ class WorkMaterial {
                         entry.finding().outcome().keptAttempt(),
                         judged.attempt().number()),
                 answersAt,
-                released ? said.answers(release.id()) : List.of());
+                released ? said.answers(entry, release.id()) : null);
     }
 
     private static AttemptView running(Board.Entry entry, int number, Instant begun) {
         Integer limit = entry.work().definition().rules().timeLimitMinutes();
         Instant ends = limit == null ? null : begun.plus(Duration.ofMinutes(limit));
-        return new AttemptView(number, begun, ends, null, null, false, false, null, List.of());
+        return new AttemptView(number, begun, ends, null, null, false, false, null, null);
     }
 
     private List<PostView> thread(Board.Entry entry, Set<Long> undone) {

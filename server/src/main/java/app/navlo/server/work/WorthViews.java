@@ -10,11 +10,13 @@ import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.rules.PolicyWords;
 import app.navlo.server.work.WorkDetail.SafeByView;
 import app.navlo.server.work.WorkDetail.WorthView;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -23,6 +25,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Writes what a piece of work does to its course as it is sent. */
 final class WorthViews {
+    /** A shorter span is said in hours alone: "49 h" can't be taken for two days of a course's count. */
+    private static final Duration COUNTED_IN_HOURS = Duration.ofHours(120);
+
     private WorthViews() {}
 
     static WorthView of(Board.Entry entry) {
@@ -31,7 +36,7 @@ final class WorthViews {
         boolean open = finding.graded() != null && finding.graded().score() == null;
         return new WorthView(
                 PolicyWords.of(finding.policy()),
-                penalty(finding),
+                penalty(finding, entry.now()),
                 entry.locks(),
                 safeBy(finding.safeBy(), zone),
                 finding.checkIt().stream()
@@ -53,28 +58,37 @@ final class WorthViews {
                 tokens(finding, zone));
     }
 
-    private static @Nullable String penalty(Finding finding) {
+    /** How late it is as a span, how late the course counts it, and what that takes: three things that are told apart. */
+    private static @Nullable String penalty(Finding finding, Instant now) {
         LatePolicy.Judged penalty = finding.penalty();
         if (penalty == null || !penalty.late()) {
             return null;
         }
         boolean done = !finding.state().toHandIn();
-        Rational possible = finding.item().marking().possible();
-        String when = done ? "It was handed in late" : "Handed in now";
+        String late = (done ? "Handed in late" : "Handed in now, it is late") + lateBy(finding.state(), done, now);
         if (penalty.lost().isZero()) {
-            return when
-                    + (penalty.withinGrace() ? ", within the grace: nothing is lost" : ": late, but nothing is lost");
+            return late + (penalty.withinGrace() ? ", within the grace" : "") + ": nothing is lost";
         }
-        Rational kept = done && finding.outcome().kept() != null ? lostOfKept(finding) : penalty.lost();
-        return when + (done ? ": " : ", it ") + (done ? "" : "loses ") + Sentences.number(kept) + " of "
-                + Sentences.number(possible) + " points" + (done ? " lost" : "") + days(penalty);
+        Rational lost = done && finding.outcome().kept() != null ? lostOfKept(finding) : penalty.lost();
+        return late + days(penalty) + ". " + (done ? "It lost " : "It loses ") + Sentences.number(lost) + " of "
+                + Sentences.number(finding.item().marking().possible()) + " points, "
+                + Sentences.number(penalty.penaltyPercent()) + " %" + (penalty.days() == null ? "" : " in all");
+    }
+
+    private static String lateBy(WorkState state, boolean done, Instant now) {
+        Instant at = done ? state.handedInAt() : now;
+        if (state.due() == null || at == null || !at.isAfter(state.due())) {
+            return "";
+        }
+        Duration by = Duration.between(state.due(), at);
+        return " by "
+                + (by.compareTo(COUNTED_IN_HOURS) < 0 && by.toHours() > 0 ? by.toHours() + " h" : Sentences.span(by));
     }
 
     private static String days(LatePolicy.Judged penalty) {
-        String percent = Sentences.number(penalty.penaltyPercent()) + " %";
         return penalty.days() == null
-                ? ", " + percent
-                : ", " + penalty.days() + (penalty.days() == 1 ? " day" : " days") + " at " + percent + " in all";
+                ? ""
+                : ": " + penalty.days() + (penalty.days() == 1 ? " day" : " days") + " by this course’s count";
     }
 
     private static Rational lostOfKept(Finding finding) {
@@ -104,7 +118,7 @@ final class WorthViews {
             return "Asked for, and not answered yet";
         }
         return answer.may()
-                ? "You may ask" + until(answer.until(), zone) + "; the new due would be "
+                ? "May be asked for" + until(answer.until(), zone) + "; the new due would be "
                         + Sentences.moment(answer.newDue(), zone)
                 : "None to be had: " + bars(answer.bars(), zone);
     }

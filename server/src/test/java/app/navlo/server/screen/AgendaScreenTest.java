@@ -81,6 +81,20 @@ public class AgendaScreenTest extends Screen {
     }
 
     @Test
+    public void emptyDaysAreFoldedWhereTheWorkIsNarrowed() {
+        Page page = agenda("&q=worksheet");
+        assertThat(page.getByText(Pattern.compile("\\d+ days without any of this work"))
+                        .first())
+                .isVisible();
+        assertThat(day(page, "2026-11-24").getByRole(AriaRole.HEADING)).isInViewport();
+        int narrowed = page.locator("ol > li h2").count();
+        page.navigate(address("/s/1/timeline?as=agenda"));
+        assertThat(day(page, "2026-11-24")).isVisible();
+        assertThat(page.getByText("without any of this work")).hasCount(0);
+        assertTrue(page.locator("ol > li h2").count() > 3 * narrowed, "one line a day otherwise");
+    }
+
+    @Test
     public void whatTheWorkIsNarrowedToGoesAlong() {
         Page page = mira();
         page.getByLabel("Narrow by text").fill("Soil");

@@ -37,7 +37,7 @@ public class HandInScreenTest extends Screen {
         assertThat(row(page, "Level traverse, field book")).containsText("Draft");
 
         button(page, "Hand in 1 file").click();
-        assertThat(dialog(page)).containsText("Late by 1 d 16 h");
+        assertThat(dialog(page)).containsText("Late by 40 h");
         dialog(page)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in 1 file"))
                 .click();
@@ -121,13 +121,13 @@ public class HandInScreenTest extends Screen {
     public void anAttemptMadeElsewhereIsRecorded() {
         Page page = mira();
         open(page, "Key 7: conifers");
-        button(page, "Record attempt 1 as finished").click();
+        button(page, "Record attempt 1 as done").click();
         dialog(page)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record attempt 1"))
                 .click();
         button(page, "Close the receipt").click();
         assertThat(row(page, "Key 7: conifers")).containsText("Turned in");
-        notice(page, "Handed in").getByText("Undo").click();
+        notice(page, "Recorded").getByText("Undo").click();
         assertThat(row(page, "Key 7: conifers")).containsText("Assigned");
     }
 
@@ -198,9 +198,9 @@ public class HandInScreenTest extends Screen {
         other.navigate(one.url());
         find(other, "Sketchbook check 5");
         open(one, "Sketchbook check 5");
-        button(one, "Hand in as done").click();
+        button(one, "Record that it was done").click();
         dialog(one)
-                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in as done"))
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Record that it was done"))
                 .click();
         assertThat(row(other, "Sketchbook check 5")).containsText("Turned in");
     }

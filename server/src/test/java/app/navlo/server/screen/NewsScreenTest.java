@@ -9,6 +9,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.RequestOptions;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.springframework.test.annotation.DirtiesContext;
 import org.testng.annotations.Test;
@@ -115,6 +116,44 @@ public class NewsScreenTest extends Screen {
         assertEquals(page.request().get(address("/api/nothing")).status(), 404);
     }
 
+    @Test(dependsOnMethods = "workIsOpenedAtTheSchool")
+    public void aQuizIsTakenAtTheSchoolAndComesByItself() {
+        Page page = mira();
+        Locator pane = open(page, "Quiz: reading a level staff");
+        assertThat(pane).containsText("It is taken at the school, not here");
+        Page school = page.waitForPopup(() -> pane.getByRole(
+                        AriaRole.LINK,
+                        new Locator.GetByRoleOptions().setName(Pattern.compile("^Open it at the school")))
+                .first()
+                .click());
+        button(school, "Begin attempt 1 of 2").click();
+        for (String answer : List.of("1.47 m", "It gets too large", "lower")) {
+            school.getByLabel(answer, new Page.GetByLabelOptions().setExact(true))
+                    .check();
+        }
+        button(school, "Hand in attempt 1 of 2").click();
+        assertThat(school.getByRole(AriaRole.ALERT)).containsText("Questions 3, 4, 5, 7, 8, 9, 10 have no answer yet");
+        button(school, "Hand it in as it is").click();
+        assertThat(school.getByText("3 of 10 points")).isVisible();
+        page.bringToFront();
+        page.evaluate("window.dispatchEvent(new Event('focus'))");
+        assertThat(pane).containsText("Returned");
+        assertThat(pane).containsText("3 of 10");
+        assertThat(pane).containsText("1 of 2 left");
+    }
+
+    @Test
+    public void allCoursesStandOnOneSheet() {
+        Page page = mira();
+        page.navigate(address("/s/1/standing"));
+        assertThat(button(page, "Print all courses")).isVisible();
+        page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        Locator sheet = page.locator("section", new Page.LocatorOptions().setHasText("Missing, sent back or past"));
+        assertThat(sheet.locator("tbody tr")).hasCount(6);
+        assertThat(sheet).containsText("Worksheet 8");
+        assertThat(sheet.locator("tbody tr").first()).containsText("%");
+    }
+
     @Test
     public void onPaperEachRowNamesItsCourse() {
         Page page = mira();
@@ -122,7 +161,8 @@ public class NewsScreenTest extends Screen {
         assertThat(page.getByRole(AriaRole.GRID)).isVisible();
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
         page.evaluate("window.dispatchEvent(new Event('beforeprint'))");
-        Locator paper = page.locator("section", new Page.LocatorOptions().setHasText("Work of Mira Solheim"))
+        assertThat(page.getByText("Mira Solheim · Thornmere College").first()).isVisible();
+        Locator paper = page.locator("section", new Page.LocatorOptions().setHasText("What counts now"))
                 .last();
         assertThat(paper).containsText("Yours");
         assertThat(paper.locator("tbody tr", new Locator.LocatorOptions().setHasText("Worksheet 8")))

@@ -284,4 +284,33 @@ public class PieceScreenTest extends Screen {
             assertThat(press(pane, offered)).hasCount(0);
         }
     }
+
+    @Test
+    public void marksAreTickedOffWhereTheWorkIsRedone() {
+        Page page = mira();
+        Locator pane = open(page, "Planting plan, sheet 1");
+        Locator marks =
+                pane.getByRole(AriaRole.REGION, new Locator.GetByRoleOptions().setName("Marks on what you handed in"));
+        assertThat(marks).containsText("4 of 4 left");
+        marks.getByLabel("Dealt with: mark 2").check();
+        assertThat(marks).containsText("3 of 4 left");
+        assertThat(notice(page, "Ticked off a mark")).isVisible();
+        assertAccessible(page);
+        notice(page, "Ticked off a mark").getByText("Undo").click();
+        assertThat(marks).containsText("4 of 4 left");
+    }
+
+    @Test
+    public void aFileGoesWithAComment() {
+        Page page = mira();
+        Locator pane = open(page, "Soil lab 2");
+        button(page, "Comment on the work").click();
+        page.getByLabel("Your comment").fill("It is on the back.");
+        page.getByLabel("Files to go with it")
+                .setInputFiles(new FilePayload("back.txt", "text/plain", "page two".getBytes(StandardCharsets.UTF_8)));
+        button(page, "Add the comment").click();
+        Locator file = pane.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("back.txt"));
+        assertThat(file).isVisible();
+        assertEquals(page.request().get(address(file.getAttribute("href"))).text(), "page two");
+    }
 }

@@ -127,10 +127,10 @@ public class StandingScreenTest extends Screen {
         Page page = mira();
         Locator locked = open(page, "Unit test 3");
         assertThat(locked).containsText("2 things shut it");
-        assertThat(locked).containsText("Needs 85 % on Key 5: maples and their kin; you have 73.33 %.");
+        assertThat(locked).containsText("Needs 85 % on Key 5: maples and their kin; now 73.33 %.");
         page.navigate(address("/s/1/work"));
         Locator overdue = open(page, "Worksheet 8");
-        assertThat(overdue).containsText("Handed in now, it loses 8 of 20 points");
+        assertThat(overdue).containsText("It loses 8 of 20 points");
         assertThat(overdue).containsText("Safe by");
         assertThat(overdue).containsText("Impact");
         page.navigate(address("/s/1/work"));

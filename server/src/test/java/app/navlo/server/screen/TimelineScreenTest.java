@@ -54,7 +54,7 @@ public class TimelineScreenTest extends Screen {
         assertThat(page.locator("section[aria-label]").filter(new Locator.FilterOptions().setHas(page.locator("h2"))))
                 .hasCount(6);
         assertThat(page.getByText("No due date 2").first()).isVisible();
-        assertThat(label(page, HELD)).containsText("3 d late");
+        assertThat(label(page, HELD)).containsText("88 h late");
         assertAccessible(page);
         for (String to : new String[] {"0", "box.scrollWidth"}) {
             lanes(page).evaluate("box => { box.scrollLeft = " + to + " }");
