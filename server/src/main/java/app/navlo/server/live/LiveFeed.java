@@ -1,13 +1,11 @@
 package app.navlo.server.live;
 
+import app.navlo.server.store.Changes;
 import java.io.IOException;
-import java.util.HashMap;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArraySet;
-import java.util.concurrent.atomic.AtomicLong;
-import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -22,18 +20,19 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 public class LiveFeed {
     private static final long NEVER = 0L;
 
-    private final JdbcClient db;
+    private final Changes changes;
     private final Map<Long, Set<SseEmitter>> open = new ConcurrentHashMap<>();
-    private final AtomicLong lastSeen = new AtomicLong(-1);
+    private final Map<Long, Changes.Mark> told = new ConcurrentHashMap<>();
 
-    LiveFeed(JdbcClient db) {
-        this.db = db;
+    LiveFeed(Changes changes) {
+        this.changes = changes;
     }
 
     public SseEmitter open(long student) {
         SseEmitter page = new SseEmitter(NEVER);
         Set<SseEmitter> pages = open.computeIfAbsent(student, s -> new CopyOnWriteArraySet<>());
         pages.add(page);
+        told.putIfAbsent(student, changes.mark(student));
         page.onCompletion(() -> pages.remove(page));
         page.onTimeout(() -> pages.remove(page));
         page.onError(e -> pages.remove(page));
@@ -41,37 +40,62 @@ public class LiveFeed {
         return page;
     }
 
-    /** Tells the pages of a student, once the current transaction is committed. */
+    /**
+     * Tells the pages of a student, once the current transaction is committed: once, however much of it there was. Without a
+     * transaction it tells at once.
+     */
     public void changed(long student) {
         if (!TransactionSynchronizationManager.isSynchronizationActive()) {
-            tell(student, "board");
+            tellOfBoard(student);
             return;
         }
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCommit() {
-                tell(student, "board");
-            }
-        });
+        boolean known = TransactionSynchronizationManager.getSynchronizations().stream()
+                .anyMatch(one -> one instanceof Told told && told.student == student);
+        if (!known) {
+            TransactionSynchronizationManager.registerSynchronization(new Told(student));
+        }
+    }
+
+    /** What is told of a student when the transaction is committed. */
+    private final class Told implements TransactionSynchronization {
+        private final long student;
+
+        Told(long student) {
+            this.student = student;
+        }
+
+        @Override
+        public void afterCommit() {
+            tellOfBoard(student);
+        }
+    }
+
+    /**
+     * The mark is read first: what is committed after it is told of by the next look. What is no change, like a message that
+     * was sent, is told of without a number.
+     */
+    private void tellOfBoard(long student) {
+        if (open.containsKey(student)) {
+            Changes.Mark mark = changes.mark(student);
+            Changes.Mark before = told.put(student, mark);
+            tell(student, "board", mark.equals(before) ? "" : String.valueOf(mark.last()));
+        }
     }
 
     /** Tells every page that the clock was moved. */
     public void clockMoved() {
-        open.keySet().forEach(student -> tell(student, "clock"));
+        open.keySet().forEach(student -> tell(student, "clock", ""));
     }
 
+    /** What this instance wrote was told of already, and its mark is known. */
     @Scheduled(fixedDelay = 2000)
     void lookForOthers() {
-        long before = lastSeen.get();
-        Map<Long, Long> latest = new HashMap<>();
-        db.sql("SELECT student_id, MAX(id) AS last FROM change WHERE id > :before GROUP BY student_id")
-                .param("before", before)
-                .query(row -> {
-                    latest.put(row.getLong("student_id"), row.getLong("last"));
-                });
-        latest.values().stream().max(Long::compare).ifPresent(lastSeen::set);
-        if (before >= 0) {
-            latest.keySet().forEach(student -> tell(student, "board"));
+        for (long student : open.keySet()) {
+            Changes.Mark mark = changes.mark(student);
+            Changes.Mark before = told.put(student, mark);
+            if (before != null && !before.equals(mark)) {
+                tell(student, "board", String.valueOf(mark.last()));
+            }
         }
     }
 
@@ -83,9 +107,9 @@ public class LiveFeed {
                         page -> send(pages, page, SseEmitter.event().comment("beat"))));
     }
 
-    private void tell(long student, String what) {
+    private void tell(long student, String what, String data) {
         Set<SseEmitter> pages = open.getOrDefault(student, Set.of());
-        pages.forEach(page -> send(pages, page, SseEmitter.event().name(what).data("")));
+        pages.forEach(page -> send(pages, page, SseEmitter.event().name(what).data(data)));
     }
 
     private static void send(Set<SseEmitter> pages, SseEmitter page, SseEmitter.SseEventBuilder event) {
