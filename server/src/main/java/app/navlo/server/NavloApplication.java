@@ -57,6 +57,7 @@ public class NavloApplication {
                 return "another Navlo uses this data; stop it, or choose another folder with --data";
             }
         }
+        failed.printStackTrace();
         return "it didn't start: " + root(failed);
     }
 

@@ -23,6 +23,7 @@ import org.testng.annotations.Test;
 public class AccessMatrixTest extends DemoServer {
     private static final String PASSWORD = "long-enough-99";
     private static final int UNAUTHORIZED = 401;
+    private static final int BROKEN = 500;
     private static final int FORBIDDEN = 403;
 
     @Autowired
@@ -135,6 +136,7 @@ public class AccessMatrixTest extends DemoServer {
             if (endpoint.ofStudent() && endpoint.method() != RequestMethod.DELETE) {
                 int status = status(signedIn.get("student"), endpoint, MIRA);
                 assertTrue(status != UNAUTHORIZED && status != FORBIDDEN, status + " for " + endpoint);
+                assertTrue(status < BROKEN, status + " for " + endpoint);
             }
         }
     }
@@ -145,6 +147,7 @@ public class AccessMatrixTest extends DemoServer {
             if (endpoint.ofStudent()) {
                 int status = status(signedIn.get("guardian"), endpoint, MIRA);
                 assertEquals(status == FORBIDDEN, !endpoint.reads(), status + " for " + endpoint);
+                assertTrue(status < BROKEN, status + " for " + endpoint);
             }
         }
     }

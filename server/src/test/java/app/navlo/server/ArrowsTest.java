@@ -1,15 +1,21 @@
 package app.navlo.server;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noMethods;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethod;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.lang.ArchCondition;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.InstantSource;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.RestController;
 import org.testng.annotations.Test;
 
@@ -54,6 +60,22 @@ public class ArrowsTest {
                 .should()
                 .dependOnClassesThat()
                 .areAssignableTo(JdbcClient.class)
+                .check(ALL);
+    }
+
+    @Test
+    public void whatOnlyReadsReadsOneState() {
+        noMethods()
+                .that()
+                .areAnnotatedWith(Transactional.class)
+                .should(new ArchCondition<>("read without @ReadBoard") {
+                    @Override
+                    public void check(JavaMethod method, ConditionEvents events) {
+                        if (method.getAnnotationOfType(Transactional.class).readOnly()) {
+                            events.add(SimpleConditionEvent.satisfied(method, method.getFullName()));
+                        }
+                    }
+                })
                 .check(ALL);
     }
 

@@ -51,7 +51,7 @@ public class HostileTest extends DemoServer {
         long course = board(mira).at("/courses/0/id").asLong();
         TestClient.Answer added = mira.post(STUDENT + "/works", """
                 {"courseId":%d,"title":"%s","kind":"ASSIGNMENT","unit":null,"category":null,"required":true,
-                 "opensOn":null,"dueOn":null,"dueTime":null,"points":null,"effortMinutes":null,"instructions":""}
+                 "opensDay":null,"dueDay":null,"dueTime":null,"possible":null,"effortMinutes":null,"instructions":""}
                 """.formatted(course, title));
         assertEquals(added.status(), 201, added.body());
         return work(mira, title);

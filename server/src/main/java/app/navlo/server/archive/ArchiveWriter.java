@@ -1,6 +1,7 @@
 package app.navlo.server.archive;
 
 import app.navlo.server.archive.ArchiveTables.Table;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.store.Files;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -14,7 +15,6 @@ import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
-import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,7 +38,7 @@ class ArchiveWriter {
         this.json = json;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public void write(long student, OutputStream out) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(out);
         Set<String> named = new TreeSet<>();

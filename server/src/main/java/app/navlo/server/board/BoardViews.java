@@ -33,11 +33,10 @@ import java.util.Objects;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Writes a board as it is sent, with the tideline above it. */
 @Service
-@Transactional(readOnly = true)
+@ReadBoard
 public class BoardViews {
     private static final Tideline.Reach TIDE = new Tideline.Reach(7, 21);
     private static final int UNKNOWN_EFFORT = 30;

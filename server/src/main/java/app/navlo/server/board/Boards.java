@@ -19,12 +19,10 @@ import java.util.List;
 import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Isolation;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Reads a student's facts in a handful of queries, however many courses there are, and has the core derive the rest. */
 @Service
-@Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+@ReadBoard
 public class Boards {
     private final Storeroom storeroom;
 

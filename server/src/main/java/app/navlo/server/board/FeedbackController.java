@@ -9,7 +9,6 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -35,7 +34,7 @@ public class FeedbackController {
     public record FeedbackStreamView(List<SaidView> said) {}
 
     @GetMapping("/api/students/{student}/feedback")
-    @Transactional(readOnly = true)
+    @ReadBoard
     public FeedbackStreamView feedback(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         Board board = boards.read(student, ZoneId.of(reader.zone()), clock.instant());
         SaidViews words = SaidViews.read(feedback, student, null, changes.undone(student));

@@ -24,6 +24,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /**
@@ -74,10 +75,18 @@ class Storeroom {
 
     /** Within a transaction that writes nothing is kept: its change may be there before all of its rows are. */
     Stored of(long student) {
+        assert isOneState() : "a board is read within @ReadBoard, or within a transaction that writes";
         Changes.Mark mark = changes.mark(student);
         return TransactionSynchronizationManager.isCurrentTransactionReadOnly()
                 ? kept.get(mark, this::read)
                 : read(mark);
+    }
+
+    /** Whether all queries from here on see the same rows; who writes holds the lock of the student. */
+    private static boolean isOneState() {
+        Integer isolation = TransactionSynchronizationManager.getCurrentTransactionIsolationLevel();
+        return !TransactionSynchronizationManager.isCurrentTransactionReadOnly()
+                || (isolation != null && isolation == TransactionDefinition.ISOLATION_REPEATABLE_READ);
     }
 
     /** What was known at an earlier instant: changes made since, and facts learnt since, are left out. */

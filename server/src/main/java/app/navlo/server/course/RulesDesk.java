@@ -4,6 +4,7 @@ import app.navlo.core.check.IllegalInput;
 import app.navlo.core.check.Problem;
 import app.navlo.core.course.CourseBook;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.course.RulesController.RulesView;
 import app.navlo.server.course.RulesController.TrialForm;
 import app.navlo.server.live.LiveFeed;
@@ -46,7 +47,7 @@ public class RulesDesk {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public RulesView read(long student, long id) {
         Course course = course(student, id);
         CourseBook book = boards.course(student, id, null, clock.instant());
@@ -54,7 +55,7 @@ public class RulesDesk {
     }
 
     /** @throws Refusal naming every field that doesn't fit */
-    @Transactional(readOnly = true)
+    @ReadBoard
     public TrialView trial(long student, long id, TrialForm form) {
         Course course = course(student, id);
         CourseBook before = boards.course(student, id, null, clock.instant());

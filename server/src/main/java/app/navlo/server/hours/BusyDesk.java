@@ -28,6 +28,8 @@ import java.time.ZoneId;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -38,6 +40,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 class BusyDesk {
+    private static final Logger LOG = LoggerFactory.getLogger(BusyDesk.class);
     private static final Duration EVERY = Duration.ofHours(1);
     private static final List<Duration> PAUSES =
             List.of(Duration.ofMinutes(15), Duration.ofHours(1), Duration.ofHours(4), Duration.ofHours(24));
@@ -154,13 +157,33 @@ class BusyDesk {
     void round() {
         Instant now = clock.instant();
         for (long student : calendars.studentsToAsk(now)) {
-            String zone = people.student(student).map(People.Student::zone).orElse("UTC");
-            List<BusyCalendar> standing = standing(student);
-            standing.stream()
-                    .filter(one -> one.nextAskAt() != null && !one.nextAskAt().isAfter(now))
-                    .filter(one -> calendars.claim(one.id(), now, now.plus(IN_HAND)))
-                    .forEach(one -> ask(one, zone(student, zone)));
-            calendars.rest(student, standing.stream().map(BusyCalendar::id).toList(), now, now.plus(REMOVED));
+            try {
+                round(student, now);
+            } catch (RuntimeException broken) {
+                LOG.error("the busy calendars of student {} couldn't be asked", student, broken);
+            }
+        }
+    }
+
+    private void round(long student, Instant now) {
+        String zone = people.student(student).map(People.Student::zone).orElse("UTC");
+        List<BusyCalendar> standing = standing(student);
+        for (BusyCalendar one : standing) {
+            boolean due = one.nextAskAt() != null && !one.nextAskAt().isAfter(now);
+            if (due && calendars.claim(one.id(), now, now.plus(IN_HAND))) {
+                askInRound(one, zone(student, zone), now);
+            }
+        }
+        calendars.rest(student, standing.stream().map(BusyCalendar::id).toList(), now, now.plus(REMOVED));
+    }
+
+    /** What breaks here is asked again later, and holds up no other. */
+    private void askInRound(BusyCalendar calendar, ZoneId zone, Instant now) {
+        try {
+            ask(calendar, zone);
+        } catch (RuntimeException broken) {
+            LOG.error("what busy calendar {} told couldn't be written down", calendar.id(), broken);
+            calendars.failed(calendar.id(), "What it told couldn't be read.", now.plus(PAUSES.get(0)));
         }
     }
 

@@ -4,6 +4,7 @@ import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.Efforts.Corrected;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.hours.EffortController.EffortCorrectionView;
 import app.navlo.server.hours.EffortController.RefusalForm;
 import app.navlo.server.problem.Refusal;
@@ -37,7 +38,7 @@ class EffortDesk {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public List<EffortCorrectionView> read(long student, Person reader) {
         return board(student, reader).efforts().corrections().stream()
                 .map(EffortDesk::view)

@@ -3,6 +3,7 @@ package app.navlo.server.hours;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.hours.HoursController.BusyCalendarView;
 import app.navlo.server.hours.HoursController.BusyTimeView;
 import app.navlo.server.hours.HoursController.HolidayView;
@@ -58,7 +59,7 @@ class HoursDesk {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public HoursView read(long student, Person reader) {
         Board board = boards.read(student, ZoneId.of(reader.zone()), clock.instant());
         LocalDate today = board.now().atZone(board.zone()).toLocalDate();

@@ -6,6 +6,7 @@ import app.navlo.formats.told.StateWords;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.imports.Intake.Taken;
 import app.navlo.server.imports.Previews.Looked;
 import app.navlo.server.live.LiveFeed;
@@ -105,7 +106,7 @@ class ImportDesk {
         return look(student, person, file, name, content, Choices.NONE);
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public Preview preview(long student, Person person, long file, Choices choices) throws IOException {
         ImportFiles.ImportFile stored = files.file(student, file).orElseThrow(() -> Refusal.notFound("file"));
         Path content = java.nio.file.Files.createTempFile("navlo-file", ".in");

@@ -20,8 +20,8 @@ public final class ImportForms {
             @NotNull @Size(max = 500, message = "At most 500 columns.")
             List<Mapping.Field> fields,
 
-            Mapping.@NotNull DateOrder dates,
-            Mapping.@NotNull Decimals decimals) {}
+            @NotNull Mapping.DateOrder dates,
+            @NotNull Mapping.Decimals decimals) {}
 
     /** @param name of one of theirs, or a new one */
     public record CourseChoice(
@@ -30,7 +30,8 @@ public final class ImportForms {
             @NotBlank(message = "Give the course a name.") @Size(max = 120, message = "At most 120 letters.")
             String name) {}
 
-    public record WordChoice(@NotBlank @Size(max = 120) String word, StateWords.@NotNull Meaning meaning) {}
+    public record WordChoice(
+            @NotBlank @Size(max = 120) String word, @NotNull StateWords.Meaning meaning) {}
 
     /**
      * What a person says about what came in; what is null stands as it was read.
@@ -54,7 +55,7 @@ public final class ImportForms {
             @NotNull @Size(max = 500, message = "At most 500 courses.")
             List<@Valid CourseChoice> courses,
 
-            Wanted.@NotNull Past past,
+            @NotNull Wanted.Past past,
 
             @NotNull @Size(max = 500, message = "At most 500 words.")
             List<@Valid WordChoice> words,

@@ -2,6 +2,7 @@ package app.navlo.server.message;
 
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.SaidView;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.message.MessageController.DraftsView;
@@ -67,7 +68,7 @@ class MessageDesk {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public DraftsView drafts(long student, long work, String writer) {
         Board.Entry entry = boards.one(student, work, clock.instant());
         Course.Details course = entry.course().details();
@@ -134,7 +135,7 @@ class MessageDesk {
         return all;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public List<MessageView> all(long student) {
         Map<Long, List<StoredFile>> along = letters.files(student);
         return letters.of(student).stream()

@@ -16,6 +16,8 @@ import java.time.Instant;
 import java.util.Date;
 import java.util.List;
 import java.util.Objects;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSender;
@@ -29,6 +31,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class Postman {
+    private static final Logger LOG = LoggerFactory.getLogger(Postman.class);
     private static final List<Duration> PAUSES = List.of(
             Duration.ofMinutes(1),
             Duration.ofMinutes(5),
@@ -69,7 +72,13 @@ class Postman {
     @Scheduled(fixedDelayString = "${navlo.mail.round:2s}")
     void round() {
         if (settings.canSend()) {
-            letters.due(clock.instant()).forEach(this::take);
+            for (long id : letters.due(clock.instant())) {
+                try {
+                    take(id);
+                } catch (RuntimeException broken) {
+                    LOG.error("message {} couldn't be dealt with; it is tried again", id, broken);
+                }
+            }
         }
     }
 

@@ -1,5 +1,6 @@
 package app.navlo.server.news;
 
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.link.StandIns;
 import app.navlo.server.store.Announcements;
 import app.navlo.server.store.Changes;
@@ -7,7 +8,6 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -45,7 +45,7 @@ public class AnnouncementController {
     public record AnnouncementsView(List<AnnouncementView> announcements) {}
 
     @GetMapping("/api/students/{student}/announcements")
-    @Transactional(readOnly = true)
+    @ReadBoard
     public AnnouncementsView announcements(@PathVariable long student) {
         return new AnnouncementsView(announcements.all(student, changes.undone(student)).stream()
                 .map(one -> new AnnouncementView(

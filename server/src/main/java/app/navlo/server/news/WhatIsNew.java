@@ -7,6 +7,7 @@ import app.navlo.core.work.Fact;
 import app.navlo.core.work.Timing;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.link.StandIns;
 import app.navlo.server.news.NewsController.NewsItem;
 import app.navlo.server.news.NewsController.NewsKind;
@@ -38,8 +39,6 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Isolation;
-import org.springframework.transaction.annotation.Transactional;
 
 /**
  * What is new about a student to one reader: what schools did and said, what came due, what was read in, and what another person
@@ -86,7 +85,7 @@ class WhatIsNew {
     }
 
     /** @param zone in which days and times are read */
-    @Transactional(readOnly = true, isolation = Isolation.REPEATABLE_READ)
+    @ReadBoard
     public NewsView of(Reader reader, ZoneId zone) {
         Instant now = clock.instant();
         Instant until = seen.until(reader).orElse(now.minus(BACK));

@@ -8,6 +8,7 @@ import app.navlo.core.time.Stretch;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.OwnHours;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.WishList;
@@ -21,11 +22,10 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Plans a student's moves at an instant. */
 @Service
-@Transactional(readOnly = true)
+@ReadBoard
 public class NextService {
     /** How far ahead is planned: to the last close that is told, but at least three weeks and at most ten. */
     private static final Duration SHORTEST = Duration.ofDays(21);

@@ -16,6 +16,7 @@ import app.navlo.core.work.Stage;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.pace.PaceController.ChainView;
 import app.navlo.server.pace.PaceController.CoursePaceView;
 import app.navlo.server.pace.PaceController.DayOffView;
@@ -42,11 +43,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Counts each course of a student over its term. */
 @Service
-@Transactional(readOnly = true)
+@ReadBoard
 class PaceService {
     private final Boards boards;
     private final ServerClock clock;

@@ -4,7 +4,13 @@ import app.navlo.core.check.IllegalInput;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
+import java.util.Objects;
+import java.util.stream.Collectors;
+import org.apache.catalina.connector.ClientAbortException;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.slf4j.MDC;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.PessimisticLockingFailureException;
@@ -17,20 +23,26 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ProblemDetail;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
+import org.springframework.security.access.AccessDeniedException;
 import org.springframework.stereotype.Component;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
+import org.springframework.web.multipart.MultipartException;
 import org.springframework.web.servlet.mvc.method.annotation.ResponseEntityExceptionHandler;
 import org.springframework.web.servlet.resource.NoResourceFoundException;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.exc.UnrecognizedPropertyException;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Writes every fault as problem details with a list of {@code faults}: field and message. */
 @Component
 @RestControllerAdvice
 public class Problems extends ResponseEntityExceptionHandler {
+    private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
     private final JsonMapper json;
 
     Problems(JsonMapper json) {
@@ -114,8 +126,54 @@ public class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        Refusal.Fault fault = new Refusal.Fault("", "The request can't be read. Reload the page and try again.");
-        return ResponseEntity.status(status).body(detail(status, "The request can't be read", List.of(fault)));
+        return ResponseEntity.status(status)
+                .body(detail(status, "The request can't be read", List.of(fault(e.getCause()))));
+    }
+
+    /** What of a request can't be read, as exactly as is known. */
+    private static Refusal.Fault fault(@Nullable Throwable cause) {
+        if (!(cause instanceof DatabindException wrong)) {
+            return new Refusal.Fault("", "The request can't be read. Reload the page and try again.");
+        }
+        String field = wrong.getPath().stream()
+                .map(JacksonException.Reference::getPropertyName)
+                .filter(Objects::nonNull)
+                .collect(Collectors.joining("."));
+        return new Refusal.Fault(
+                field,
+                wrong instanceof UnrecognizedPropertyException
+                        ? "There is no field of this name. Leave it out, or write it as the description of the interface has it."
+                        : "This can't be read. Write it as the field asks for it.");
+    }
+
+    /** Files and fields that came other than a form brings them. */
+    @ExceptionHandler(MultipartException.class)
+    ResponseEntity<ProblemDetail> noForm(MultipartException wrong) {
+        return refused(Refusal.of(
+                HttpStatus.BAD_REQUEST,
+                "The request can't be read",
+                "",
+                "The files didn't arrive whole. Choose them anew and send them again."));
+    }
+
+    /** What nobody thought of. The log has it whole, under the number that the answer names. */
+    @ExceptionHandler(Exception.class)
+    @Nullable
+    ResponseEntity<ProblemDetail> broken(Exception broken, WebRequest request) {
+        if (broken instanceof AccessDeniedException denied) {
+            throw denied;
+        }
+        if (broken instanceof ClientAbortException) {
+            return null;
+        }
+        LOG.error("{} couldn't be answered", request.getDescription(false), broken);
+        ProblemDetail problem = detail(
+                HttpStatus.INTERNAL_SERVER_ERROR,
+                "Something broke here",
+                List.of(new Refusal.Fault(
+                        "", "Nothing was changed. Try again; if it stays, say the number of this request.")));
+        problem.setProperty("request", MDC.get(RequestNumber.KEY));
+        return ResponseEntity.status(HttpStatus.INTERNAL_SERVER_ERROR).body(problem);
     }
 
     @Override

@@ -57,16 +57,23 @@ class LinkRounds {
     void round() {
         Instant now = clock.instant();
         for (long student : links.studentsToAsk(now)) {
-            List<Link> asked = desk.standing(student).stream()
-                    .filter(link -> !link.paused())
-                    .toList();
-            asked.stream()
-                    .filter(link -> link.faring().nextAskAt() != null
-                            && !link.faring().nextAskAt().isAfter(now))
-                    .filter(link -> links.claim(link.id(), now, now.plus(IN_HAND)))
-                    .forEach(link -> ask(link, desk.zone(student)));
-            links.rest(student, asked.stream().map(Link::id).toList(), now, now.plus(REMOVED));
+            try {
+                round(student, now);
+            } catch (RuntimeException broken) {
+                LOG.error("the links of student {} couldn't be asked", student, broken);
+            }
         }
+    }
+
+    private void round(long student, Instant now) {
+        List<Link> asked =
+                desk.standing(student).stream().filter(link -> !link.paused()).toList();
+        asked.stream()
+                .filter(link -> link.faring().nextAskAt() != null
+                        && !link.faring().nextAskAt().isAfter(now))
+                .filter(link -> links.claim(link.id(), now, now.plus(IN_HAND)))
+                .forEach(link -> ask(link, desk.zone(student)));
+        links.rest(student, asked.stream().map(Link::id).toList(), now, now.plus(REMOVED));
     }
 
     private void ask(Link link, String zone) {

@@ -4,6 +4,7 @@ import app.navlo.core.feedback.FeedbackStream;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
@@ -13,7 +14,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -53,7 +53,7 @@ public class SearchController {
 
     /** @param text beginnings of whole words, each of which must stand in what is found */
     @GetMapping("/api/students/{student}/search")
-    @Transactional(readOnly = true)
+    @ReadBoard
     public FoundTexts search(
             @PathVariable long student,
             @RequestParam @Size(max = 200, message = "At most 200 letters.") String text,

@@ -12,6 +12,7 @@ import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.standing.GradeController.CarryView;
@@ -64,7 +65,7 @@ class GradeDesk {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public GradeView read(long student, long course, @Nullable LocalDate asof, Person reader) {
         ZoneId zone = ZoneId.of(reader.zone());
         Board board = asof == null
@@ -83,7 +84,7 @@ class GradeDesk {
         return new GradeViews(book, material.classFigures(works, changes.undone(student)));
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public GradeView whatIf(long student, long course, WhatIfForm form) {
         CourseBook book = book(student, course);
         return views(student, book).of(book.trial(changes(book, form), added(form)));
@@ -135,7 +136,7 @@ class GradeDesk {
         return added;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public TargetView target(long student, long course, TargetForm form) {
         CourseBook book = book(student, course);
         List<WhatIf> then = changes(book, form.whatIf());
@@ -164,7 +165,7 @@ class GradeDesk {
     }
 
     /** At the end of each day on which something happened in the course, and now. */
-    @Transactional(readOnly = true)
+    @ReadBoard
     public List<TrendPoint> trend(long student, long course) {
         Instant now = clock.instant();
         CourseBook book = book(student, course);
@@ -203,7 +204,7 @@ class GradeDesk {
         return figures;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public List<ScenarioView> scenarios(long student, long course) {
         return kept(student, course).stream()
                 .map(kept -> new ScenarioView(kept.id(), kept.name(), kept.sheet()))

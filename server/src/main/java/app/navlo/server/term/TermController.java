@@ -93,7 +93,8 @@ public class TermController {
         return desk.remove(Writer.of(student, person, version, key), term);
     }
 
-    public record AsideForm(BoardView.@NotNull Unknown what) {}
+    public record AsideForm(
+            @NotNull(message = "Say what is put aside.") BoardView.Unknown what) {}
 
     /** Doesn't ask for it any more. */
     @PostMapping("/unknown/aside")

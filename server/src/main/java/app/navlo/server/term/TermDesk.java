@@ -1,6 +1,7 @@
 package app.navlo.server.term;
 
 import app.navlo.server.board.BoardView;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
@@ -36,7 +37,7 @@ class TermDesk {
         this.one = one;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public TermsView read(long student) {
         Set<Long> undone = changes.undone(student);
         return TermsView.of(terms.all(student, undone), courses.all(student, undone));

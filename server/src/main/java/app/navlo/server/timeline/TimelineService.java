@@ -10,6 +10,7 @@ import app.navlo.server.board.Board;
 import app.navlo.server.board.BoardViews;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.OwnHours;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.BusyCalendars;
@@ -38,7 +39,6 @@ import java.util.Set;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Puts together all that a student's time holds. */
 @Service
@@ -62,7 +62,7 @@ class TimelineService {
         this.clock = clock;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public TimelineView of(long student, Person reader) {
         Board board = boards.read(student, ZoneId.of(reader.zone()), clock.instant());
         List<WorkSpan> spans = board.entries().stream()

@@ -2,6 +2,7 @@ package app.navlo.server.work;
 
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.SaidView;
 import app.navlo.server.board.SaidViews;
 import app.navlo.server.problem.Refusal;
@@ -17,7 +18,6 @@ import java.io.IOException;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -26,7 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 /** Files of a student: all of them in one list, and each as a download. */
 @RestController
 @RequestMapping("/api/students/{student}")
-@Transactional(readOnly = true)
+@ReadBoard
 public class FilesController {
     private final Boards boards;
     private final WorkDetails details;

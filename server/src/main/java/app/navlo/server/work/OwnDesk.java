@@ -1,5 +1,6 @@
 package app.navlo.server.work;
 
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
@@ -48,7 +49,7 @@ class OwnDesk {
         this.live = live;
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public List<OwnNoteView> notes(long student) {
         Set<Long> undone = changes.undone(student);
         Map<Long, Work> standing = works.all(student, undone, courses.all(student, undone));
@@ -116,7 +117,7 @@ class OwnDesk {
                 .orElseThrow(() -> Refusal.notFound("note"));
     }
 
-    @Transactional(readOnly = true)
+    @ReadBoard
     public List<LensView> lenses(long student) {
         return own.lenses(student, changes.undone(student)).stream()
                 .map(lens -> new LensView(lens.id(), lens.name(), lens.query()))

@@ -3,6 +3,7 @@ package app.navlo.server.work;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Material;
 import app.navlo.server.time.ServerClock;
@@ -13,7 +14,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RestController;
@@ -45,7 +45,7 @@ public class RecordsController {
     public record RecordsView(List<TwoRecordsView> differing, int agreeing) {}
 
     @GetMapping("/api/students/{student}/records")
-    @Transactional(readOnly = true)
+    @ReadBoard
     public RecordsView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         Board board = boards.read(student, ZoneId.of(reader.zone()), clock.instant());
         Map<Long, List<Material.OtherRecord>> others = material.otherRecordsOf(student, changes.undone(student));

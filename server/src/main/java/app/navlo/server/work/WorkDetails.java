@@ -8,6 +8,7 @@ import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
+import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.SaidViews;
 import app.navlo.server.board.WorkViews;
 import app.navlo.server.problem.Refusal;
@@ -37,11 +38,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
-import org.springframework.transaction.annotation.Transactional;
 
 /** Reads one piece of work with its life, hand-ins and draft. */
 @Service
-@Transactional(readOnly = true)
+@ReadBoard
 class WorkDetails {
     private static final Duration TOLD_AT_ONCE = Duration.ofMinutes(1);
 

@@ -45,7 +45,7 @@ public class HandInScreenTest extends Screen {
         Locator receipt = dialog(page);
         assertThat(receipt).containsText("Receipt");
         assertThat(receipt).containsText("Tue 24 Nov 2026 16:20:00 (Europe/Copenhagen)");
-        assertThat(receipt).containsText("late by 1 d 16 h");
+        assertThat(receipt).containsText("late by 40 h");
         assertThat(receipt).containsText("traverse.pdf");
         assertThat(receipt).containsText(Sha256.of(PDF));
         Download again =
