@@ -1,5 +1,6 @@
 import type { Course, Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { usePrinting } from '../../lib/printing';
 import { figureWords, READING_ABOUT, READING_WORDS, READINGS, readingOf } from '../../lib/readings';
 import { near } from '../../lib/time';
 import { countdown, stageDetail, stageWord } from '../../lib/words';
@@ -18,6 +19,8 @@ function openOf(works: readonly Work[], course: Course): Work[] {
 /** All courses on one sheet, to be talked over: the readings side by side, and what is open in each. */
 function PrintedStanding() {
   const { board, zone } = useStudent();
+  const printing = usePrinting();
+  if (!printing) return null;
   const now = new Date(board.now).getTime();
   return (
     <section className="hidden text-[11px] print:block">

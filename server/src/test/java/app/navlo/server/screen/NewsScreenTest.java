@@ -148,6 +148,7 @@ public class NewsScreenTest extends Screen {
         page.navigate(address("/s/1/standing"));
         assertThat(button(page, "Print all courses")).isVisible();
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
+        page.evaluate("window.dispatchEvent(new Event('beforeprint'))");
         Locator sheet = page.locator("section", new Page.LocatorOptions().setHasText("Missing, sent back or past"));
         assertThat(sheet.locator("tbody tr")).hasCount(6);
         assertThat(sheet).containsText("Worksheet 8");
