@@ -15,6 +15,7 @@ const inputs = [
   'package.json',
   'package-lock.json',
   'vite.config.ts',
+  'vite.modules.config.ts',
   'tsconfig.json',
   'biome.json',
   join('..', 'docs', 'openapi.json'),

@@ -1,4 +1,5 @@
 import type { Board, Work } from '../api/client';
+import { fits } from './search';
 import { minutesBetween } from './time';
 import { KIND_WORDS, MOVE_WORDS, MOVES, STAGE_WORDS, stageWord } from './words';
 
@@ -163,9 +164,8 @@ export function isNarrowed(narrowing: Narrowing): boolean {
   );
 }
 
-/** The work that is left, in the order of the board. Every word of the text must be found somewhere in a row. */
+/** The work that is left, in the order of the board. Every word of the text must begin one that stands in a row. */
 export function narrow(board: Board, narrowing: Narrowing, now: number): Work[] {
-  const words = narrowing.text.toLowerCase().split(/\s+/).filter(Boolean);
   const names = new Map(board.courses.map((course) => [course.id, course.name]));
   const onDay = new Set<number>();
   if (narrowing.day) {
@@ -182,7 +182,7 @@ export function narrow(board: Board, narrowing: Narrowing, now: number): Work[] 
       among(narrowing.units, work.unit ?? '') &&
       narrowing.traits.every((trait) => TRAIT[trait](work, now)) &&
       (!narrowing.day || onDay.has(work.id)) &&
-      (words.length === 0 || matches(work, names.get(work.courseId) ?? '', words)),
+      (!narrowing.text.trim() || matches(work, names.get(work.courseId) ?? '', narrowing.text)),
   );
 }
 
@@ -191,9 +191,8 @@ export function countTrait(board: Board, trait: Trait, now: number): number {
   return board.works.filter((work) => TRAIT[trait](work, now)).length;
 }
 
-function matches(work: Work, course: string, words: readonly string[]): boolean {
-  const text = [
-    work.title,
+function matches(work: Work, course: string, sought: string): boolean {
+  const more = [
     course,
     work.unit,
     work.category,
@@ -202,8 +201,12 @@ function matches(work: Work, course: string, words: readonly string[]): boolean 
     MOVE_WORDS[work.move],
     work.feedback.latestBy,
     work.missing ? 'missing' : '',
-  ]
-    .join(' ')
-    .toLowerCase();
-  return words.every((word) => text.includes(word));
+  ];
+  return (
+    fits(
+      work.title,
+      sought,
+      more.filter((text) => text !== null),
+    ) > 0
+  );
 }

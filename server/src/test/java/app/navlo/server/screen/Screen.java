@@ -3,12 +3,11 @@ package app.navlo.server.screen;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertEquals;
 
+import app.navlo.server.browser.Chromium;
 import com.microsoft.playwright.Browser;
 import com.microsoft.playwright.BrowserContext;
-import com.microsoft.playwright.BrowserType;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
@@ -17,6 +16,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +26,6 @@ import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
-import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 
@@ -47,39 +46,20 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     @LocalServerPort
     int port;
 
-    private Playwright playwright;
-    private Browser browser;
+    private final List<BrowserContext> opened = new ArrayList<>();
 
     /** A slow machine is no fault of the page. */
     private static final double PATIENCE = 20_000;
 
     @BeforeClass
-    public void openBrowser() {
+    public void bePatient() {
         PlaywrightAssertions.setDefaultAssertionTimeout(PATIENCE);
-        playwright = Playwright.create(
-                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        browser = playwright
-                .chromium()
-                .launch(new BrowserType.LaunchOptions()
-                        .setExecutablePath(Path.of("/usr/bin/chromium"))
-                        .setArgs(List.of(
-                                "--no-sandbox",
-                                "--disable-gpu",
-                                "--disable-background-networking",
-                                "--disable-component-update",
-                                "--disable-sync",
-                                "--disable-quic",
-                                "--no-first-run")));
     }
 
     @AfterMethod
     public void closePages() {
-        browser.contexts().forEach(BrowserContext::close);
-    }
-
-    @AfterClass
-    public void closeBrowser() {
-        playwright.close();
+        opened.forEach(BrowserContext::close);
+        opened.clear();
     }
 
     /** How a page is looked at. */
@@ -116,8 +96,10 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
                 .setTimezoneId(look.zone())
                 .setLocale("en-GB")
                 .setServiceWorkers(ServiceWorkerPolicy.BLOCK);
-        return browser.newContext(state == null ? options : options.setStorageState(state))
-                .newPage();
+        BrowserContext context =
+                Chromium.browser().newContext(state == null ? options : options.setStorageState(state));
+        opened.add(context);
+        return context.newPage();
     }
 
     /** Somebody who came in by the door once stays known: the other tests of the class begin behind it. */

@@ -1,0 +1,88 @@
+package app.navlo.server.modules;
+
+import static org.testng.Assert.assertEquals;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Lines that are typed, and what is understood of them. Today is Tuesday 24 November 2026. */
+public class LinesModuleTest extends Modules {
+    private static final String ASKED = """
+            { courses: [{ id: 1, name: 'Soil Science', shortName: 'Soil' }, { id: 2, name: 'Plant Identification',
+              shortName: 'Plants' }], course: null, today: '2026-11-24', lastDay: '2026-12-18',
+              daysOff: [{ first: '2026-12-08', last: '2026-12-12' }] }""";
+
+    @DataProvider
+    public static Object[][] said() {
+        return new Object[][] {
+            {"soil essay fri 17:00 60p 3h", "Essay|1|ASSIGNMENT|2026-11-27 17:00|60|180"},
+            {"essay", "Essay|null|ASSIGNMENT|null null|null|null"},
+            {"quiz 4 plants tomorrow", "Quiz 4|2|QUIZ|2026-11-25 null|null|null"},
+            {"Test: profiles 3 dec 10:00 40 points 1h30", "Test: profiles|null|TEST|2026-12-03 10:00|40|90"},
+            {"lab report due 1 dec (20 pts)", "Lab report|null|ASSIGNMENT|2026-12-01 null|20|null"},
+            {"portfolio by next friday 45 min", "Portfolio|null|PROJECT|2026-12-04 null|null|45"},
+            {"forum post today 12,5p", "Forum post|null|DISCUSSION|2026-11-24 null|12.5|null"},
+            {"Plant Identification: key 9", "Key 9|2|ASSIGNMENT|null null|null|null"},
+            {"1,500 words on clay", "1,500 words on clay|null|ASSIGNMENT|null null|null|null"},
+        };
+    }
+
+    @Test(dataProvider = "said")
+    public void aLineSaysTitleCourseKindDuePointsAndEffort(String line, String understood) {
+        String of =
+                "(({ title, course, kind, dueDay, dueTime, possible, effortMinutes }) => [title, course, kind, dueDay + ' ' +"
+                        + " dueTime, possible, effortMinutes].map(String).join('|'))(lines.understand(" + quoted(line)
+                        + ", " + ASKED
+                        + "))";
+        assertEquals(say(of), understood);
+    }
+
+    @DataProvider
+    public static Object[][] repeated() {
+        return new Object[][] {
+            {"quiz every friday", "2026-11-27 2026-12-04 2026-12-18|every week"},
+            {"quiz every friday until 4 dec", "2026-11-27 2026-12-04|every week"},
+            {"drill every friday 4 times", "2026-11-27 2026-12-04 2026-12-18 2026-12-25|every week"},
+            {"log every other monday", "2026-11-30 2026-12-14|every other week"},
+            {"diary weekly", "2026-11-24 2026-12-01 2026-12-15|every week"},
+            {"reading daily x 3", "2026-11-24 2026-11-25 2026-11-26|every day"},
+            {"essay fri", "|"},
+        };
+    }
+
+    @Test(dataProvider = "repeated")
+    public void whatRepeatsLeavesDaysOffOutAndEndsWithTheTerm(String line, String days) {
+        String of = "((one) => one.days.join(' ') + '|' + one.every)(lines.understand(" + quoted(line) + ", " + ASKED
+                + "))";
+        assertEquals(say(of), days);
+    }
+
+    @DataProvider
+    public static Object[][] outlines() {
+        return new Object[][] {
+            {"Week 3: Essay on drainage, due 21 September (20 points)", "Essay on drainage|2026-09-21|20"},
+            {"14 Sep  Quiz: horizons", "Quiz: horizons|2026-09-14|null"},
+            {"Office hours on Mondays", ""},
+            {"Read chapter 3", ""},
+            {"2026-10-05", ""},
+        };
+    }
+
+    @Test(dataProvider = "outlines")
+    public void aLineOfAnOutlineIsARowWhereItNamesADay(String line, String row) {
+        String of = "lines.outlineRows([" + quoted(line) + "], " + ASKED
+                + ", '2026-09-07').map((one) => [one.title, one.dueDay,"
+                + " one.possible].map(String).join('|')).join(';')";
+        assertEquals(say(of), row);
+    }
+
+    @Test
+    public void nothingIsUnderstoodOfNothing() {
+        assertEquals(say("lines.understand('   ', " + ASKED + ")"), "null");
+        assertEquals(say("lines.understand('?', " + ASKED + ").title"), "?");
+    }
+
+    private static String quoted(String line) {
+        return "'" + line.replace("'", "\\'") + "'";
+    }
+}

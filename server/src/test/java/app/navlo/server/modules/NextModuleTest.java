@@ -1,0 +1,171 @@
+package app.navlo.server.modules;
+
+import static org.testng.Assert.assertEquals;
+
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** The words of the plan, its days, what a drag means; and what can be chosen in Leeway. */
+public class NextModuleTest extends Modules {
+    private static final String MOVE = """
+            ((over) => ({ work: 1, deed: 'HAND_IN', yours: true, before: null, leeway: null, sittings: [],
+              because: { kind: 'FITS', at: null, loses: '0', opens: [], pushedBy: [] }, ...over }))""";
+    private static final String NEXT = """
+            ((over) => ({ moves: [], left: [], inClass: [], free: [], prices: [], proven: false, withinPercent: '3.0', ...over }))""";
+
+    @DataProvider
+    public static Object[][] verbs() {
+        return new Object[][] {
+            {"'HAND_IN'", "", "Hand in"},
+            {"'HAND_IN'", "kind: 'QUIZ'", "Do"},
+            {"'HAND_IN'", "kind: 'TEST'", "Do"},
+            {"'HAND_IN'", "kind: 'DISCUSSION'", "Write"},
+            {"'HAND_IN'", "kind: 'PRACTICE'", "Practise"},
+            {"'FINISH_PARTS'", "parts: { postsLeft: 1, repliesLeft: 2 }", "Write 1 post and 2 replies"},
+            {"'FINISH_PARTS'", "parts: { postsLeft: 0, repliesLeft: 1 }", "Write 1 reply"},
+            {"'FINISH_PARTS'", "", "Write what is left"},
+            {"'FIX'", "", "Fix and hand in again"},
+            {"'PREPARE'", "kind: 'TEST'", "Prepare for"},
+        };
+    }
+
+    @Test(dataProvider = "verbs")
+    public void aMoveBeginsWithAVerb(String deed, String work, String verb) {
+        assertEquals(say("next.verb(" + deed + ", piecework({ " + work + " }))"), verb);
+    }
+
+    @DataProvider
+    public static Object[][] reasons() {
+        String at = "at: '2026-11-27T16:00:00Z'";
+        return new Object[][] {
+            {"because: { kind: 'WISHED', at: null, loses: '0', opens: [], pushedBy: [] }", "You put it first"},
+            {
+                "before: 2, because: { kind: 'WISHED', at: null, loses: '0', opens: [], pushedBy: [] }",
+                "You put it before T2"
+            },
+            {"because: { kind: 'OPENS_OTHERS', at: null, loses: '0', opens: [3], pushedBy: [] }", "Opens T3"},
+            {
+                "because: { kind: 'OPENS_OTHERS', at: null, loses: '0', opens: [3, 4, 5], pushedBy: [] }",
+                "Opens T3 and 2 more"
+            },
+            {
+                "because: { kind: 'SAFE_BY', " + at + ", loses: '0', opens: [], pushedBy: [] }",
+                "Safe if in by Fri 27 Nov 17:00"
+            },
+            {
+                "because: { kind: 'BEFORE_A_LOSS', " + at + ", loses: '1.74', opens: [], pushedBy: [] }",
+                "In by Fri 27 Nov 17:00, or 1.7 % less"
+            },
+            {
+                "deed: 'PREPARE', because: { kind: 'BEFORE_A_LOSS', " + at
+                        + ", loses: '0.2', opens: [], pushedBy: [] }",
+                "Ready by Fri 27 Nov 17:00, or 0.2 % less"
+            },
+            {
+                "because: { kind: 'BEFORE_A_LOSS', " + at + ", loses: '0.01', opens: [], pushedBy: [] }",
+                "In time for Fri 27 Nov 17:00"
+            },
+            {
+                "because: { kind: 'WORTH_UNKNOWN', " + at + ", loses: '0', opens: [], pushedBy: [] }",
+                "In by Fri 27 Nov 17:00; what it is worth isn’t known"
+            },
+            {
+                "because: { kind: 'COST_ASSUMED', " + at + ", loses: '2', opens: [], pushedBy: [] }",
+                "In by Fri 27 Nov 17:00; being late is assumed to cost 2.0 %"
+            },
+            {"", "Loses nothing by waiting; it fits here"},
+        };
+    }
+
+    @Test(dataProvider = "reasons")
+    public void itIsSaidWhyItStandsThere(String over, String words) {
+        assertEquals(say("next.why(" + MOVE + "({ " + over + " }), (id) => 'T' + id, ZONE, NOW)"), words);
+    }
+
+    private static final String WEEK = NEXT + """
+            ({ free: [{ start: '2026-11-24T16:00:00Z', end: '2026-11-24T18:00:00Z' }, { start: '2026-11-25T14:00:00Z',
+                end: '2026-11-25T16:00:00Z' }],
+               moves: [""" + MOVE
+            + "({ work: 1, sittings: [{ start: '2026-11-24T16:00:00Z', end: '2026-11-24T16:10:00Z' }] }),"
+            + MOVE + "({ work: 2, sittings: [{ start: '2026-11-24T16:10:00Z', end: '2026-11-24T18:00:00Z' },"
+            + " { start: '2026-11-25T14:00:00Z', end: '2026-11-25T14:30:00Z' }] }),"
+            + MOVE
+            + "({ work: 3, yours: false, sittings: [{ start: '2026-11-25T14:30:00Z', end: '2026-11-25T15:30:00Z' }] })],"
+            + " left: [{ work: 4 }], inClass: [{ work: 5 }] })";
+
+    @Test
+    public void aDayHasItsFreeAndItsPlannedMinutes() {
+        assertEquals(
+                say("next.byDay(" + WEEK
+                        + ", ZONE).map((day) => [day.date, day.minutes, day.free, day.moves.map((one) =>"
+                        + " one.number).join('+')].join(' ')).join('; ')"),
+                "2026-11-24 120 120 1+2; 2026-11-25 90 120 3");
+        assertEquals(say("next.account(" + WEEK + ")"), "2 planned, 1 left out, 1 in class, and 1 that open in time");
+    }
+
+    @DataProvider
+    public static Object[][] drags() {
+        return new Object[][] {
+            {1, 0, "{\"work\":2,\"wish\":{\"kind\":\"FIRST\"}}"},
+            {2, 1, "{\"work\":3,\"wish\":{\"kind\":\"BEFORE\",\"before\":2}}"},
+            {0, 1, "{\"work\":2,\"wish\":{\"kind\":\"BEFORE\",\"before\":1}}"},
+            {0, 2, "{\"work\":1,\"wish\":{\"kind\":\"LATER\",\"notBefore\":\"2026-11-25T14:00:00Z\"}}"},
+            {1, 1, "null"},
+            {0, 9, "null"},
+        };
+    }
+
+    @Test(dataProvider = "drags")
+    public void aDragIsAWish(int from, int to, String wish) {
+        assertEquals(say("next.wishOfMoving(" + WEEK + ", ZONE, " + from + ", " + to + ")"), wish);
+    }
+
+    @DataProvider
+    public static Object[][] small() {
+        return new Object[][] {
+            {"next.gainWords('2.13')", "+2.1 %"},
+            {"next.gainWords('0.04')", "+0.04 %"},
+            {"next.gainWords('-1.5')", "−1.5 %"},
+            {"next.gainWords('0')", "0 %"},
+            {"next.proofWords({ proven: true })", "No plan saves more."},
+            {
+                "next.proofWords({ proven: false, withinPercent: '3.0' })",
+                "No plan could save more than 3.0 % beyond this."
+            },
+            {"next.leftWords({ because: 'OTHERS_SAVE_MORE', shutBy: [] }, String)", "the same hours save more elsewhere"
+            },
+            {
+                "next.leftWords({ because: 'SHUT_FOR_GOOD', shutBy: [7, 8] }, (id) => 'T' + id)",
+                "shut for good, unless the teacher opens T7 and T8 again"
+            },
+            {"next.budgetWords(null, true)", "my free hours"},
+            {"next.budgetWords(null, false)", "their free hours"},
+            {"next.budgetWords(90, true)", "1 h 30"},
+            {"next.askWords({ kind: 'TOKENS', tokens: 2 })", "Use 2 tokens"},
+            {"next.pricesOf({ prices: [{ fall: '0.004' }, { fall: '0.2' }] }).length", "1"},
+            {"leeway.choiceWords({ kind: 'USE_TOKENS', tokens: 1 })", "Use 1 token"},
+            {"leeway.choiceWords({ kind: 'ASK', tokens: 0 })", "Ask for an extension"},
+            {"leeway.keyOf({ kind: 'USE_TOKENS', tokens: 2 })", "USE_TOKENS 2"},
+            {
+                "leeway.best([{ kind: 'ASK', score: '14', bars: ['CLOSED'] }, { kind: 'LET_GO', score: '0', bars: [] }, { kind:"
+                        + " 'HAND_IN_NOW', score: '9', bars: [] }, { kind: 'OPEN_KEY', score: '20', bars: [] }]).kind",
+                "HAND_IN_NOW"
+            },
+            {"leeway.best([]) === undefined", "true"},
+            {
+                "leeway.eventWords({ kind: 'EXTENSION_GRANTED', due: '2026-11-27T16:00:00Z' }, ZONE, NOW)",
+                "an extension was given, due Fri 27 Nov 17:00"
+            },
+            {
+                "leeway.timeline([{ kind: 'ASK', tokens: 0, steps: [{ until: '2026-11-25T15:20:00Z', score: '18' }] }, { kind:"
+                        + " 'LET_GO', tokens: 0, steps: [{ until: null, score: '0' }] }], NOW).map((one) => one['ASK 0']).join(' ')",
+                "18 18 0"
+            },
+        };
+    }
+
+    @Test(dataProvider = "small")
+    public void figuresAreSaidInWords(String expression, String words) {
+        assertEquals(say(expression), words);
+    }
+}

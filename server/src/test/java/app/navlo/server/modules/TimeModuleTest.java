@@ -1,0 +1,111 @@
+package app.navlo.server.modules;
+
+import static org.testng.Assert.assertEquals;
+
+import org.testng.annotations.AfterMethod;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+
+/** Dates and spans as they stand on screen, at the ends of days and where clocks change. */
+public class TimeModuleTest extends Modules {
+    @AfterMethod
+    public void asUsual() {
+        say("time.setFormats({ hour12: false, dateOrder: 'DAY_FIRST', firstWeekday: 1 })");
+    }
+
+    @DataProvider
+    public static Object[][] spans() {
+        return new Object[][] {
+            {"time.span(0)", "0 min"},
+            {"time.span(59.9)", "59 min"},
+            {"time.span(60)", "1 h"},
+            {"time.span(65)", "1 h 05"},
+            {"time.span(24 * 60)", "1 d"},
+            {"time.span(31 * 60)", "1 d 7 h"},
+            {"time.span(49 * 60)", "2 d"},
+            {"time.span(-5)", "0 min"},
+            {"time.roughSpan(59)", "59 min"},
+            {"time.roughSpan(23 * 60 + 59)", "23 h"},
+            {"time.roughSpan(49 * 60)", "2 d"},
+            {"time.lateSpan(30)", "30 min"},
+            {"time.lateSpan(49 * 60)", "49 h"},
+            {"time.lateSpan(119 * 60)", "119 h"},
+            {"time.lateSpan(120 * 60)", "5 d"},
+        };
+    }
+
+    @Test(dataProvider = "spans")
+    public void aSpanIsSaidInTheUnitsThatMatter(String expression, String words) {
+        assertEquals(say(expression), words);
+    }
+
+    @DataProvider
+    public static Object[][] instants() {
+        return new Object[][] {
+            {"time.near('2026-11-24T17:00:00Z', ZONE, NOW)", "today 18:00"},
+            {"time.near('2026-11-24T23:00:00Z', ZONE, NOW)", "today"},
+            {"time.near('2026-11-25T08:00:00Z', ZONE, NOW)", "tomorrow 09:00"},
+            {"time.near('2026-11-23T09:00:00Z', ZONE, NOW)", "yesterday 10:00"},
+            {"time.near('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri 27 Nov 17:00"},
+            {"time.nearStart('2026-11-24T23:00:00Z', ZONE, NOW)", "tomorrow"},
+            {"time.nearDate('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri 27 Nov"},
+            {"time.instantWords('2026-11-27T23:00:00Z', ZONE, NOW)", "the end of Fri 27 Nov"},
+            {"time.instantWords('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri 27 Nov 17:00"},
+            {"time.exact('2026-11-22T23:00:00Z', ZONE)", "the end of Sun 22 Nov 2026"},
+            {"time.exact('2026-11-22T22:59:07Z', ZONE)", "Sun 22 Nov 2026 23:59:07"},
+            {"time.day('2026-11-24T23:30:00Z', ZONE)", "Wed 25 Nov"},
+            {"time.moment('2026-07-01T10:00:00Z', ZONE)", "Wed 1 Jul 12:00"},
+            {"time.dateWords('2026-11-24')", "Tue 24 Nov"},
+            {"time.monthWords('2026-11')", "November 2026"},
+            {"time.dateParts('2026-11-24')", "{\"weekday\":\"Tu\",\"number\":24}"},
+            {"time.addDays('2026-12-30', 3)", "2027-01-02"},
+            {"time.localDate(Date.parse('2026-11-24T23:30:00Z'), ZONE)", "2026-11-25"},
+            {"time.localTime(Date.parse('2026-11-24T23:30:00Z'), ZONE)", "00:30"},
+        };
+    }
+
+    @Test(dataProvider = "instants")
+    public void anInstantIsSaidAsOneWouldAndMidnightIsTheEndOfItsDay(String expression, String words) {
+        assertEquals(say(expression), words);
+    }
+
+    @DataProvider
+    public static Object[][] clockChanges() {
+        return new Object[][] {
+            {"time.instantIn('2026-11-24T16:20', ZONE)", "2026-11-24T15:20:00.000Z"},
+            {"time.instantIn('2026-07-01T00:00', ZONE)", "2026-06-30T22:00:00.000Z"},
+            // 2:30 isn't there on 29 March, and comes twice on 25 October.
+            {"time.instantIn('2026-03-29T02:30', ZONE)", "2026-03-29T01:30:00.000Z"},
+            {"time.instantIn('2026-10-25T02:30', ZONE)", "2026-10-25T00:30:00.000Z"},
+            {"time.instantIn('2026-10-25T03:30', ZONE)", "2026-10-25T02:30:00.000Z"},
+            {"time.instantIn('', ZONE)", "null"},
+            {"time.instantIn('2026-11-24', ZONE)", "null"},
+            {"time.near('2026-10-25T00:30:00Z', ZONE, Date.parse('2026-10-25T01:30:00Z'))", "today 02:30"},
+            {"time.near('2026-10-25T23:00:00Z', ZONE, Date.parse('2026-10-25T01:30:00Z'))", "today"},
+        };
+    }
+
+    @Test(dataProvider = "clockChanges")
+    public void hoursThatAreSkippedAndHoursThatComeTwiceHaveAnInstant(String expression, String instant) {
+        assertEquals(say(expression), instant);
+    }
+
+    @DataProvider
+    public static Object[][] formats() {
+        return new Object[][] {
+            {"true, 'MONTH_FIRST'", "time.near('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri Nov 27 5:00 pm"},
+            {"true, 'MONTH_FIRST'", "time.near('2026-11-24T11:00:00Z', ZONE, NOW)", "today 12:00 pm"},
+            {"true, 'DAY_FIRST'", "time.timeWords('2026-11-24T23:05:00Z', ZONE)", "12:05 am"},
+            {"true, 'DAY_FIRST'", "time.nearDate('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri 27 Nov"},
+            {"true, 'DAY_FIRST'", "time.fieldTime('16:20:00')", "4:20 pm"},
+            {"false, 'YEAR_FIRST'", "time.day('2026-11-27T16:00:00Z', ZONE)", "Fri Nov 27"},
+        };
+    }
+
+    @Test(dataProvider = "formats")
+    public void aReaderHasFormatsOfTheirOwn(String formats, String expression, String words) {
+        String[] one = formats.split(", ");
+        say("time.setFormats({ hour12: " + one[0] + ", dateOrder: " + one[1] + ", firstWeekday: 7 })");
+        assertEquals(say(expression), words);
+    }
+}
