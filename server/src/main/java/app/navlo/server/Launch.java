@@ -8,6 +8,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.flywaydb.core.Flyway;
 
 /**
  * How the server was asked to start.
@@ -21,6 +22,9 @@ import java.util.Map;
 record Launch(boolean demo, boolean keep, Path data, String host, int port, boolean still) {
     /** Names the file of a demo that was filled when Navlo was built; filling it takes a while. */
     private static final String FILLED_DEMO = "navlo.demo.filled";
+
+    /** As {@code application.yaml} has it. */
+    static final String USER = "navlo";
 
     private static final int DEFAULT_PORT = 8080;
 
@@ -76,10 +80,14 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
         return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
     }
 
-    /** A demo that isn't kept starts anew: from a copy of one that was filled before, where there is one. */
+    /**
+     * Brings the data up to date. A demo that isn't kept starts anew: from a copy of one that was filled before, where there
+     * is one.
+     */
     void prepare() throws IOException {
         Files.createDirectories(data);
         if (!demo || keep) {
+            migrate();
             return;
         }
         Path file = Path.of(database() + ".mv.db");
@@ -89,18 +97,34 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
         Path filled = Path.of(System.getProperty(FILLED_DEMO, ""));
         if (Files.isRegularFile(filled)) {
             Files.copy(filled, file);
+        } else {
+            migrate();
         }
     }
 
+    /**
+     * Brings the schema up to date, and closes the data again before the server opens it: H2 checks what a row may hold by the
+     * connection that made its table, and takes no more rows once that one is closed.
+     */
+    private void migrate() {
+        Flyway.configure()
+                .dataSource(url(), USER, "")
+                .locations("classpath:db/migration")
+                .load()
+                .migrate();
+    }
+
     /** Every commit reaches the file before it is answered: WRITE_DELAY=0. */
+    String url() {
+        return "jdbc:h2:file:" + database()
+                + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;LOCK_TIMEOUT=20000;DB_CLOSE_ON_EXIT=FALSE";
+    }
+
     Map<String, Object> properties() {
         Map<String, Object> properties = new HashMap<>();
         properties.put("server.address", host);
         properties.put("server.port", port);
-        properties.put(
-                "spring.datasource.url",
-                "jdbc:h2:file:" + database()
-                        + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;LOCK_TIMEOUT=20000;DB_CLOSE_ON_EXIT=FALSE");
+        properties.put("spring.datasource.url", url());
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);
         properties.put("navlo.demo.calendars", port == 0 ? 0 : port + 2);

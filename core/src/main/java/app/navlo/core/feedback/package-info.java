@@ -1,5 +1,5 @@
 /**
- * What was said about the work, by whom, and whether it was read (rule book, section 5).
+ * What was said about the work, by whom, and whether it was read (docs/rules.md, section 5).
  */
 @NullMarked
 package app.navlo.core.feedback;

@@ -1,5 +1,5 @@
 /**
- * Gates: what shuts a piece of work, how far off each is, the chain that leads to a due (rule book, section 6). Start at
+ * Gates: what shuts a piece of work, how far off each is, the chain that leads to a due (docs/rules.md, section 6). Start at
  * {@link app.navlo.core.gate.CourseGates}.
  */
 @NullMarked

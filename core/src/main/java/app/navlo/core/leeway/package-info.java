@@ -1,5 +1,5 @@
 /**
- * Extensions and tokens: may I ask, until when, what do I keep, which choice is best (rule book, section 3). The desks
+ * Extensions and tokens: may I ask, until when, what do I keep, which choice is best (docs/rules.md, section 3). The desks
  * answer for one piece of work, {@link app.navlo.core.leeway.TokenBank} for all that share a bank.
  */
 @NullMarked

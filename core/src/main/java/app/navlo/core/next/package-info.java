@@ -1,5 +1,5 @@
 /**
- * What to do next (rule book, section 10): the moves of a student's courses, each with what it gains and when it next loses
+ * What to do next (docs/rules.md, section 10): the moves of a student's courses, each with what it gains and when it next loses
  * something, planned into the free time, and the plan put to the grade engine again.
  */
 @NullMarked

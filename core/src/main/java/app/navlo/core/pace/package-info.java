@@ -1,5 +1,5 @@
 /**
- * Pace: work done against work needed, over a course and over each unit (rule book, section 8). Start at
+ * Pace: work done against work needed, over a course and over each unit (docs/rules.md, section 8). Start at
  * {@link app.navlo.core.pace.Pace#of}.
  */
 @NullMarked

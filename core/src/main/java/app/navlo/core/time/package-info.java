@@ -1,5 +1,5 @@
 /**
- * Instants, days and deadlines (rule book, sections 1 and 2). Zones are arguments: nothing here looks at the machine's
+ * Instants, days and deadlines (docs/rules.md, sections 1 and 2). Zones are arguments: nothing here looks at the machine's
  * clock, zone or locale. Days are counted on the calendar, never by dividing milliseconds.
  */
 @NullMarked

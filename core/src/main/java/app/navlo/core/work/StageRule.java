@@ -6,7 +6,7 @@ import app.navlo.core.work.Life.HandIn;
 import app.navlo.core.work.Life.Opening;
 import java.time.Instant;
 
-/** The stage, asked in the order of the rule book. */
+/** The stage, asked in the order of docs/rules.md, section 1. */
 enum StageRule implements Rule {
     EXCUSED("Excused {at}"),
     TURNED_IN("Handed in {at}, and neither returned nor sent back since"),

@@ -16,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
@@ -23,6 +24,23 @@ import org.springframework.stereotype.Repository;
 /** Pieces of work of a student, each with the revision that stands. */
 @Repository
 public class Works {
+    /** Tables whose rows are of a piece of work and come by a change that can be undone. */
+    private static final List<String> OF_A_WORK =
+            List.of("fact", "work_revision", "own_figure", "wish", "time_spent", "mark_tick");
+
+    /** Those of them that don't matter to what another page writes. */
+    private static final Set<String> HARMLESS = Set.of("time_spent", "mark_tick");
+
+    private static final String TOUCHED = OF_A_WORK.stream()
+            .map(table -> "SELECT work_id FROM " + table + " WHERE change_id = :change")
+            .collect(Collectors.joining(" UNION "));
+
+    private static final String SINCE = OF_A_WORK.stream()
+            .filter(table -> !HARMLESS.contains(table))
+            .map(table -> "SELECT t.change_id FROM " + table + " t JOIN change c ON c.id = t.change_id"
+                    + " WHERE t.work_id = :work AND t.change_id > :after AND c.kind <> 'READ'")
+            .collect(Collectors.joining(" UNION "));
+
     private final JdbcClient db;
     private final Batch batch;
     private final Sheets sheets;
@@ -271,35 +289,14 @@ public class Works {
         }
     }
 
-    /** The works of which a change brought facts or revisions. */
+    /** The works of which a change brought something. */
     public List<Long> touchedBy(long change) {
-        return db.sql("""
-                SELECT work_id FROM fact WHERE change_id = :change
-                UNION
-                SELECT work_id FROM work_revision WHERE change_id = :change
-                UNION
-                SELECT work_id FROM own_figure WHERE change_id = :change
-                UNION
-                SELECT work_id FROM wish WHERE change_id = :change
-                UNION
-                SELECT work_id FROM time_spent WHERE change_id = :change
-                UNION
-                SELECT work_id FROM mark_tick WHERE change_id = :change
-                """).param("change", change).query(Long.class).list();
+        return db.sql(TOUCHED).param("change", change).query(Long.class).list();
     }
 
-    /** Changes later than {@code after} that brought facts or revisions of the work; read marks don't matter. */
+    /** Changes later than {@code after} that brought something of the work; read marks and the like don't matter. */
     public List<Long> changesSince(long work, long after) {
-        return db.sql("""
-                SELECT f.change_id FROM fact f JOIN change c ON c.id = f.change_id
-                WHERE f.work_id = :work AND f.change_id > :after AND c.kind <> 'READ'
-                UNION
-                SELECT change_id FROM work_revision WHERE work_id = :work AND change_id > :after
-                UNION
-                SELECT change_id FROM own_figure WHERE work_id = :work AND change_id > :after
-                UNION
-                SELECT change_id FROM wish WHERE work_id = :work AND change_id > :after
-                """)
+        return db.sql(SINCE)
                 .param("work", work)
                 .param("after", after)
                 .query(Long.class)
