@@ -100,7 +100,7 @@ function CourseHead({ course, whatIf, onReset }: { course: Course; whatIf: WhatI
           <CourseMark colour={course.colour} className="mr-2.5" />
           {course.name}
         </h1>
-        <p className="no-print flex flex-wrap gap-x-4 text-[14px]">
+        <p className="no-print flex flex-wrap items-center gap-x-4 text-[14px]">
           <Link to={`/s/${id}/work?course=${course.id}`} className="underline underline-offset-2">
             All its work
           </Link>

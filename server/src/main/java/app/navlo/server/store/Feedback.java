@@ -125,20 +125,7 @@ public class Feedback {
     }
 
     public void addFiles(long fact, List<StoredFile> files) {
-        int position = 1;
-        for (StoredFile file : files) {
-            db.sql("""
-                    INSERT INTO comment_file (fact_id, position, name, media_type, size, sha256)
-                    VALUES (:fact, :position, :name, :type, :size, :sha)
-                    """)
-                    .param("fact", fact)
-                    .param("position", position++)
-                    .param("name", file.name())
-                    .param("type", file.mediaType())
-                    .param("size", file.size())
-                    .param("sha", file.sha256())
-                    .update();
-        }
+        FileRows.add(db, "comment_file", "fact_id", fact, files);
     }
 
     public void addMark(long fact, long handIn, int position, int page, Area area) {

@@ -29,20 +29,7 @@ public class HandIns {
                 .param("text", content.text())
                 .param("note", content.note())
                 .update();
-        int position = 1;
-        for (StoredFile file : content.files()) {
-            db.sql("""
-                    INSERT INTO hand_in_file (fact_id, position, name, media_type, size, sha256)
-                    VALUES (:fact, :position, :name, :type, :size, :sha)
-                    """)
-                    .param("fact", fact)
-                    .param("position", position++)
-                    .param("name", file.name())
-                    .param("type", file.mediaType())
-                    .param("size", file.size())
-                    .param("sha", file.sha256())
-                    .update();
-        }
+        FileRows.add(db, "hand_in_file", "fact_id", fact, content.files());
     }
 
     /** What a link told of it in words only is there whole. */

@@ -99,20 +99,7 @@ public class Letters {
                 .param("body", letter.body())
                 .update(key, "id");
         long id = Objects.requireNonNull(key.getKeyAs(Long.class));
-        int position = 1;
-        for (StoredFile file : letter.files()) {
-            db.sql("""
-                    INSERT INTO message_file (message_id, position, name, media_type, size, sha256)
-                    VALUES (:message, :position, :name, :type, :size, :sha)
-                    """)
-                    .param("message", id)
-                    .param("position", position++)
-                    .param("name", file.name())
-                    .param("type", file.mediaType())
-                    .param("size", file.size())
-                    .param("sha", file.sha256())
-                    .update();
-        }
+        FileRows.add(db, "message_file", "message_id", id, letter.files());
         return id;
     }
 

@@ -17,8 +17,7 @@ import org.testng.annotations.Test;
 /** The term as a list of days and as months, and what goes along between the views of the work. */
 public class AgendaScreenTest extends Screen {
     private Page agenda(String query) {
-        Page page = mira();
-        page.navigate(address("/s/1/timeline?as=agenda" + query));
+        Page page = mira("/s/1/timeline?as=agenda" + query);
         assertThat(day(page, "2026-11-24")).isVisible();
         return page;
     }

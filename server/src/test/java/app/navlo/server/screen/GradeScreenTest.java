@@ -13,8 +13,7 @@ import org.testng.annotations.Test;
 /** One course's grade, leeway and pace, as a person uses them. */
 public class GradeScreenTest extends Screen {
     private Page at(String path) {
-        Page page = mira();
-        page.navigate(address("/s/1/" + path));
+        Page page = mira("/s/1/" + path);
         return page;
     }
 

@@ -80,8 +80,7 @@ public class LinksScreenTest extends Screen {
 
     @Test
     public void aFileThatIsNoCalendarIsRefusedInWords() {
-        Page page = mira();
-        page.navigate(address("/s/1/links"));
+        Page page = mira("/s/1/links");
         choose(page, "page.ics", "<html>sign in</html>");
         assertThat(notice(page, "This is no iCalendar file")).isVisible();
         assertThat(button(page, "Choose files")).isVisible();
@@ -134,8 +133,7 @@ public class LinksScreenTest extends Screen {
 
     @Test
     public void freeHoursAreSet() {
-        Page page = mira();
-        page.navigate(address("/s/1/work?set=hours"));
+        Page page = mira("/s/1/work?set=hours");
         Locator dialog = dialog(page);
         dialog.getByLabel("Saturday to").fill("09:00");
         button(page, "Save your time").click();
@@ -150,8 +148,7 @@ public class LinksScreenTest extends Screen {
 
     @Test
     public void anAddressForAnyCalendarIsMadeRenewedAndTakenAway() {
-        Page page = mira();
-        page.navigate(address("/s/1/links"));
+        Page page = mira("/s/1/links");
         button(page, "Make an address").click();
         Locator field = page.getByLabel("Address of your calendar");
         String first = field.inputValue();
@@ -168,8 +165,7 @@ public class LinksScreenTest extends Screen {
 
     @Test
     public void classesAndSingleDaysTakeTheirTime() {
-        Page page = mira();
-        page.navigate(address("/s/1/work?set=hours&part=days"));
+        Page page = mira("/s/1/work?set=hours&part=days");
         button(page, "Add a day").click();
         dialog(page).getByLabel("Date").fill("2026-11-29");
         assertThat(dialog(page)).containsText("no free hours");

@@ -73,8 +73,7 @@ public class NewsScreenTest extends Screen {
 
     @Test(dependsOnMethods = "aGuardiansNewsAreTheirOwnAndEachLeadsToItsPiece")
     public void aDayThatIsPastIsMarkedAndNothingCanBeChangedInIt() {
-        Page page = mira();
-        page.navigate(address("/s/1/work?asof=2026-11-20"));
+        Page page = mira("/s/1/work?asof=2026-11-20");
         Locator bar = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("A day that is past"));
         assertThat(bar).containsText("as it was at the end of Fri 20 Nov");
         assertThat(page.getByRole(AriaRole.GRID)).containsText("Worksheet 8");
@@ -94,8 +93,7 @@ public class NewsScreenTest extends Screen {
 
     @Test(dependsOnMethods = "aDayThatIsPastIsMarkedAndNothingCanBeChangedInIt")
     public void workIsOpenedAtTheSchool() {
-        Page page = mira();
-        page.navigate(address("/s/1/work"));
+        Page page = mira("/s/1/work");
         Locator pane = open(page, "Key 7: conifers");
         Locator link = pane.getByRole(
                 AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile("^Open it at the school")));
@@ -108,8 +106,7 @@ public class NewsScreenTest extends Screen {
 
     @Test
     public void anAddressWithoutAStudentLeadsToOnesOwnAndAnUnknownOneSaysSo() {
-        Page page = mira();
-        page.navigate(address("/work?move=yours"));
+        Page page = mira("/work?move=yours");
         assertThat(page).hasURL(Pattern.compile("/s/1/work\\?move=yours$"));
         page.navigate(address("/household/of/nobody"));
         assertThat(page.getByText("There is nothing at this address")).isVisible();
@@ -144,8 +141,7 @@ public class NewsScreenTest extends Screen {
 
     @Test
     public void allCoursesStandOnOneSheet() {
-        Page page = mira();
-        page.navigate(address("/s/1/standing"));
+        Page page = mira("/s/1/standing");
         assertThat(button(page, "Print all courses")).isVisible();
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
         page.evaluate("window.dispatchEvent(new Event('beforeprint'))");
@@ -157,8 +153,7 @@ public class NewsScreenTest extends Screen {
 
     @Test
     public void onPaperEachRowNamesItsCourse() {
-        Page page = mira();
-        page.navigate(address("/s/1/work?move=yours"));
+        Page page = mira("/s/1/work?move=yours");
         assertThat(page.getByRole(AriaRole.GRID)).isVisible();
         page.emulateMedia(new Page.EmulateMediaOptions().setMedia(com.microsoft.playwright.options.Media.PRINT));
         page.evaluate("window.dispatchEvent(new Event('beforeprint'))");

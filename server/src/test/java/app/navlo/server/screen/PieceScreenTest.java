@@ -257,8 +257,7 @@ public class PieceScreenTest extends Screen {
 
     @Test
     public void notesOnACourseStandBesideThoseOnItsWorks() {
-        Page page = mira();
-        page.navigate(address("/s/1/notes"));
+        Page page = mira("/s/1/notes");
         Locator soil = page.locator("main section").filter(new Locator.FilterOptions().setHasText("Soil Science"));
         press(soil, "Add a note to the course").click();
         dialog(page).getByLabel("Note").fill("Wellingtons on Wednesdays.");

@@ -39,8 +39,7 @@ public class SchoolScreenTest extends Screen {
     }
 
     private Page links() {
-        Page page = mira();
-        page.navigate(address("/s/1/links"));
+        Page page = mira("/s/1/links");
         assertThat(link(page, "Thornmere course site")).isVisible();
         return page;
     }
@@ -184,8 +183,7 @@ public class SchoolScreenTest extends Screen {
 
     @Test
     public void aRecordIsPutWithTheWorkThatItIsReallyOf() {
-        Page page = mira();
-        page.navigate(address("/s/1/links"));
+        Page page = mira("/s/1/links");
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Details: two joints in stone"))
                 .click();
         button(page, "This is other work").click();

@@ -39,6 +39,7 @@ import org.testng.annotations.BeforeClass;
         })
 @DirtiesContext
 abstract class Screen extends AbstractTestNGSpringContextTests {
+    private static final String MIRA = "Mira Solheim";
     static final int WIDE = 1280;
     static final int PHONE = 360;
     private static final Path AXE = Path.of("../web/node_modules/axe-core/axe.min.js");
@@ -107,15 +108,34 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
 
     private final Map<String, Known> known = new HashMap<>();
 
+    /** At an address at once, without a look at the work before. */
+    Page mira(String path) {
+        Known before = known.get(MIRA);
+        if (before != null) {
+            Page page = open(Look.DAY, before.state());
+            page.navigate(address(path));
+            if (isIn(page, page.getByRole(AriaRole.MAIN))) {
+                return page;
+            }
+        }
+        Page page = mira();
+        page.navigate(address(path));
+        return page;
+    }
+
+    /** Whether what is behind the door is there; a session may have ended meanwhile. */
+    private static boolean isIn(Page page, Locator shown) {
+        Locator door = page.getByText("Choose who you want to be");
+        assertThat(shown.or(door).first()).isVisible();
+        return !door.isVisible();
+    }
+
     Page signedIn(Look look, String name) {
         Known before = known.get(name);
         if (before != null) {
             Page page = open(look, before.state());
             page.navigate(before.work());
-            Locator table = page.getByRole(AriaRole.GRID);
-            Locator door = page.getByText("Choose who you want to be");
-            assertThat(table.or(door).first()).isVisible();
-            if (table.isVisible()) {
+            if (isIn(page, page.getByRole(AriaRole.GRID))) {
                 return page;
             }
         }
@@ -131,7 +151,7 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     }
 
     Page mira() {
-        return signedIn(Look.DAY, "Mira Solheim");
+        return signedIn(Look.DAY, MIRA);
     }
 
     Page tobias() {
@@ -180,6 +200,18 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
 
     /** No violation of WCAG 2.2 AA or of good practice, as far as a program can find them. */
     static void assertAccessible(Page page) {
+        assertAccessible(page, "{ resultTypes: ['violations'] }");
+    }
+
+    /** The same, and its colours by night, which differ in nothing else. */
+    static void assertAccessibleByDayAndNight(Page page) {
+        assertAccessible(page);
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
+        assertAccessible(page, "{ resultTypes: ['violations'], runOnly: ['color-contrast', 'link-in-text-block'] }");
+        page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));
+    }
+
+    private static void assertAccessible(Page page, String options) {
         try {
             page.evaluate(Files.readString(AXE));
         } catch (IOException e) {
@@ -187,11 +219,11 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         }
         Object found = page.evaluate("""
                 async () => {
-                  const { violations } = await axe.run(document, { resultTypes: ['violations'] });
+                  const { violations } = await axe.run(document, %s);
                   return violations.map((v) => v.id + ': ' + v.help + ' ' +
                     v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')).join('\\n');
                 }
-                """);
+                """.formatted(options));
         assertEquals(found, "", "on " + page.url());
     }
 }

@@ -19,8 +19,7 @@ public class Screenshots extends Screen {
 
     @Test
     public void ownTerm() {
-        Page page = mira();
-        page.navigate(address("/s/1/start"));
+        Page page = mira("/s/1/start");
         assertThat(page.getByRole(AriaRole.HEADING).first()).isVisible();
         page.waitForTimeout(1_000);
         shoot(page, "own-term");
@@ -43,8 +42,7 @@ public class Screenshots extends Screen {
 
     @Test
     public void timeline() {
-        Page page = mira();
-        page.navigate(address("/s/1/timeline"));
+        Page page = mira("/s/1/timeline");
         assertThat(page.locator("[data-bar]").first()).isVisible();
         page.waitForTimeout(1_000);
         shoot(page, "timeline");
@@ -92,16 +90,14 @@ public class Screenshots extends Screen {
 
     @Test
     public void standing() {
-        Page page = mira();
-        page.navigate(address("/s/1/standing"));
+        Page page = mira("/s/1/standing");
         assertThat(page.getByText("Where each course stands")).isVisible();
         shoot(page, "standing");
     }
 
     @Test
     public void gradeLeewayAndPace() {
-        Page page = mira();
-        page.navigate(address("/s/1/standing/1"));
+        Page page = mira("/s/1/standing/1");
         page.getByLabel("Score of Soil essay, second draft, if").fill("55");
         page.getByLabel("To reach").fill("85");
         assertThat(page.getByText("at least on each of them")).isVisible();
@@ -118,8 +114,7 @@ public class Screenshots extends Screen {
 
     @Test
     public void feedback() {
-        Page page = mira();
-        page.navigate(address("/s/1/feedback"));
+        Page page = mira("/s/1/feedback");
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Feedback")))
                 .isVisible();
         shoot(page, "feedback");
@@ -127,8 +122,7 @@ public class Screenshots extends Screen {
 
     @Test
     public void rules() {
-        Page page = mira();
-        page.navigate(address("/s/1/standing/1/rules"));
+        Page page = mira("/s/1/standing/1/rules");
         assertThat(page.getByLabel("Late work: what this does")).containsText("13 of 17");
         shoot(page, "rules");
     }

@@ -16,8 +16,7 @@ public class TimelineScreenTest extends Screen {
     private static final String HELD = "Worksheet 8: nitrogen";
 
     private Page timeline(String query) {
-        Page page = mira();
-        page.navigate(address("/s/1/timeline" + query));
+        Page page = mira("/s/1/timeline" + query);
         return page;
     }
 
