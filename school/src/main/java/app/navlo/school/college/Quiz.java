@@ -17,6 +17,7 @@ import tools.jackson.databind.node.ObjectNode;
  * @param questions none for what isn't taken there
  */
 record Quiz(List<Question> questions) {
+    private static final int FEW = 5;
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
     /** @param wrong answers that are offered beside the right one */
@@ -28,6 +29,15 @@ record Quiz(List<Question> questions) {
             Collections.shuffle(all, new Random(31L * words.hashCode() + attempt));
             return all;
         }
+    }
+
+    /** The first few, each with a wrong answer: what a teacher shows who doesn't know what was answered. */
+    List<CollegeFiles.Question> some() {
+        return questions.stream()
+                .limit(FEW)
+                .map(one -> new CollegeFiles.Question(
+                        one.words(), one.right(), one.wrong().get(0)))
+                .toList();
     }
 
     boolean isEmpty() {

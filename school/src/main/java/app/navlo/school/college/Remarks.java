@@ -159,7 +159,9 @@ final class Remarks {
         ObjectNode body = JSON.createObjectNode().put("attempt", 1);
         Deed scored = Objects.requireNonNull(last(life, Deed.Kind.SCORED));
         body.put("attempt", scored.body().path("attempt").asInt(1));
-        List<CollegeFiles.Question> questions = course.habits().questions();
+        List<CollegeFiles.Question> questions = item.quiz().isEmpty()
+                ? course.habits().questions()
+                : item.quiz().some();
         if (item.points() == null || item.points().signum() == 0) {
             return body;
         }

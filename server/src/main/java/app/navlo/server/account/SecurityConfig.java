@@ -4,6 +4,8 @@ import app.navlo.server.problem.Problems;
 import app.navlo.server.problem.Refusal;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpMethod;
@@ -20,6 +22,7 @@ import org.springframework.security.web.servlet.util.matcher.PathPatternRequestM
 /** Session cookie, CSRF token, a strict content policy, and {@link StudentAccess} over everything of a student. */
 @Configuration(proxyBeanMethods = false)
 class SecurityConfig {
+    private static final Logger LOG = LoggerFactory.getLogger(SecurityConfig.class);
     static final String SESSION = "/api/session";
 
     private static final String CONTENT_POLICY = "default-src 'self'; script-src 'self'; style-src 'self'"
@@ -52,10 +55,12 @@ class SecurityConfig {
                         .usernameParameter("email")
                         .successHandler((request, response, who) -> {
                             brake.succeeded(request.getParameter("email"));
+                            LOG.info("person {} signed in", ((Person) who.getPrincipal()).id());
                             response.setStatus(HttpServletResponse.SC_NO_CONTENT);
                         })
                         .failureHandler((request, response, why) -> {
                             brake.failed(request.getParameter("email"));
+                            LOG.info("a sign-in was refused");
                             problems.write(response, wrongSignIn());
                         }))
                 .logout(logout -> logout.logoutRequestMatcher(

@@ -42,11 +42,14 @@ import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Writes down what a plan says, as one change. Within the caller's transaction: whole or not at all. */
 @Component
 public class NewsWriter {
+    private static final Logger LOG = LoggerFactory.getLogger(NewsWriter.class);
     /** What a key means that isn't wanted. */
     private static final long LEFT_OUT = 0;
 
@@ -159,6 +162,14 @@ public class NewsWriter {
             String lines = troubles.stream()
                     .map(trouble -> trouble.where() + ": " + trouble.why())
                     .collect(Collectors.joining("\n"));
+            LOG.info(
+                    "student {}: change {} read in by link {}, {} new, {} changed, {} gone",
+                    link.student(),
+                    change,
+                    link.id(),
+                    plan.many(Status.NEW),
+                    plan.many(Status.CHANGED),
+                    plan.many(Status.GONE));
             links.addImport(
                     link.id(),
                     new Links.Import(
