@@ -10,6 +10,7 @@ export * as place from '../lib/timeline-place';
 export * as words from '../lib/words';
 export * as leeway from '../views/leeway/model';
 export * as next from '../views/next/model';
+export * as pace from '../views/pace/model';
 export * as piece from '../views/piece/model';
 export * as course from '../views/standing/course/model';
 export * as standing from '../views/standing/model';

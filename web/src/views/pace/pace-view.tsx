@@ -9,6 +9,7 @@ import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { dayWords } from './model';
 import { PaceChart } from './pace-chart';
 
 type CoursePace = Schemas['CoursePaceView'];
@@ -23,7 +24,7 @@ function PaceView() {
     return <Empty title="There is no course here yet">Its pace is shown once there is one.</Empty>;
   }
   const behind = pace.data.filter((one) => one.standing === 'BEHIND').length;
-  const minutes = pace.data.reduce((sum, one) => sum + (one.neededMinutes ?? 0), 0);
+  const daily = dayWords(pace.data);
   return (
     <div className="flex-1 overflow-auto print:overflow-visible">
       <div className="mx-auto w-full max-w-[1240px] px-5 py-4 max-sm:px-3 print:[zoom:0.85]">
@@ -31,7 +32,8 @@ function PaceView() {
           <div>
             <h1 className="font-[720] text-[21px] leading-tight">
               {behind === 0 ? 'On pace everywhere' : `Behind in ${behind} of ${pace.data.length} courses`};{' '}
-              <span className="text-yours">{span(minutes)} a school day</span> is enough.
+              {daily.figure && <span className="text-yours">{daily.figure} </span>}
+              {daily.rest}.
             </h1>
             <QuietDays />
           </div>

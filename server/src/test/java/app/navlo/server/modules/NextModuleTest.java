@@ -123,6 +123,19 @@ public class NextModuleTest extends Modules {
     @DataProvider
     public static Object[][] small() {
         return new Object[][] {
+            {
+                "pace.dayWords([{ neededMinutes: 60 }, { neededMinutes: 32 }])",
+                "{\"figure\":\"1 h 32 a school day\",\"rest\":\"is enough\"}"
+            },
+            {"pace.dayWords([{ neededMinutes: 0 }])", "{\"figure\":\"\",\"rest\":\"nothing is left to do\"}"},
+            {
+                "pace.dayWords([{ neededMinutes: null }, { neededMinutes: 30 }])",
+                "{\"figure\":\"30 min a school day\",\"rest\":\"is enough for the rest; no school day is left for one course\"}"
+            },
+            {
+                "pace.dayWords([{ neededMinutes: null }])",
+                "{\"figure\":\"\",\"rest\":\"no school day is left for one course\"}"
+            },
             {"next.gainWords('2.13')", "+2.1 %"},
             {"next.gainWords('0.04')", "+0.04 %"},
             {"next.gainWords('-1.5')", "−1.5 %"},
