@@ -5,7 +5,7 @@ import { client, writeKey } from '../api/client';
 import { writeChange } from '../api/write-change';
 import { useNow } from '../lib/now';
 import { stakeWords } from '../lib/readings';
-import { GROUP_WORDS, grouped, type Signal, signalKey, wayOf } from '../lib/signals';
+import { grouped, groupWords, type Signal, signalKey, wayOf } from '../lib/signals';
 import { minutesBetween, span } from '../lib/time';
 import { count, sentence } from '../lib/words';
 import { Button, TextButton } from '../ui/button';
@@ -22,7 +22,8 @@ interface SignalsProps {
 
 /** Everything that asks for attention, by what it is about; each with one step, and the way to put it aside. */
 function Signals({ view, most }: SignalsProps) {
-  const { board, mayWrite } = useStudent();
+  const student = useStudent();
+  const { board, mayWrite } = student;
   const [all, setAll] = useState(false);
   const { signals } = board;
   if (signals.length === 0) return null;
@@ -46,10 +47,10 @@ function Signals({ view, most }: SignalsProps) {
         <div key={group}>
           {!cut && (
             <h3 className="mt-2 text-[13px] text-ink-2 data-[hot=true]:text-loss" data-hot={isHot(group)}>
-              {GROUP_WORDS[group]}
+              {groupWords(group, student)}
             </h3>
           )}
-          <ul aria-label={GROUP_WORDS[group]}>
+          <ul aria-label={groupWords(group, student)}>
             {ofGroup.map((signal) => (
               <Line key={signalKey(signal)} signal={signal} view={view} />
             ))}

@@ -19,12 +19,20 @@ const STEP_WORDS: Record<Step, string> = {
   READ: 'Look at it',
 };
 
-export const GROUP_WORDS: Record<Group, string> = {
-  ABOUT_TO_BE_LOST: 'About to be lost',
-  ASKED: 'The teacher asks for something',
-  AGAINST: 'Counted for less than it should be',
-  NEWS: 'News',
-};
+/** What a group is about; a guardian is told of the student by name. */
+export function groupWords(
+  group: Group,
+  student: { own: boolean; board: { student: { name: string } } },
+): string {
+  const whom = student.own ? 'you' : (student.board.student.name.split(' ')[0] ?? '');
+  const words: Record<Group, string> = {
+    ABOUT_TO_BE_LOST: 'About to be lost',
+    ASKED: `Asked of ${whom}`,
+    AGAINST: `Came out against ${whom}`,
+    NEWS: 'News',
+  };
+  return words[group];
+}
 
 /** Steps that are taken where work is handed in, and those that are a letter. */
 const AT_THE_HAND_IN: readonly Step[] = ['HAND_IN', 'COMPLETE', 'FIX', 'REDO'];

@@ -281,7 +281,9 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
       <p className={late && !work.toComplete ? 'font-semibold text-loss' : 'text-ink-2'}>
         {work.toComplete
           ? 'It counts as handed in when you handed in the first of it.'
-          : timeWords(due, late, zone, now)}
+          : late && detail.worth.penalty
+            ? sentence(detail.worth.penalty)
+            : timeWords(due, late, zone, now)}
       </p>
       <TextField
         frame="mt-3"

@@ -37,7 +37,8 @@ public class HandInScreenTest extends Screen {
         assertThat(row(page, "Level traverse, field book")).containsText("Draft");
 
         button(page, "Hand in 1 file").click();
-        assertThat(dialog(page)).containsText("Late by 40 h");
+        assertThat(dialog(page)).containsText("late by 40 h");
+        assertThat(dialog(page)).containsText("It loses");
         dialog(page)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Hand in 1 file"))
                 .click();
