@@ -8,8 +8,16 @@ export function wordsOf(text: string): string[] {
     .filter(Boolean);
 }
 
-function beginsAll(sought: readonly string[], words: readonly string[]): boolean {
-  return sought.every((part) => words.some((word) => word.startsWith(part)));
+/** Whether words stand there one after the other, the last of them begun at least: "ha-ha" isn't in "Halvor". */
+function stands(parts: readonly string[], words: readonly string[]): boolean {
+  const last = parts.length - 1;
+  return words.some((_, at) =>
+    parts.every((part, i) => (i === last ? words[at + i]?.startsWith(part) : words[at + i] === part)),
+  );
+}
+
+function beginsAll(sought: readonly (readonly string[])[], words: readonly string[]): boolean {
+  return sought.every((parts) => stands(parts, words));
 }
 
 /**
@@ -17,9 +25,11 @@ function beginsAll(sought: readonly string[], words: readonly string[]): boolean
  * is missing. Each part sought is the beginning of a whole word.
  */
 export function fits(name: string, sought: string, more: readonly string[] = []): number {
-  const parts = wordsOf(sought);
-  if (parts.length === 0) return 1;
+  const chunks = sought
+    .split(/\s+/)
+    .map(wordsOf)
+    .filter((parts) => parts.length > 0);
   const words = wordsOf(name);
-  if (beginsAll(parts, words)) return 1;
-  return beginsAll(parts, [...words, ...more.flatMap(wordsOf)]) ? 0.5 : 0;
+  if (beginsAll(chunks, words)) return 1;
+  return beginsAll(chunks, [...words, ...more.flatMap(wordsOf)]) ? 0.5 : 0;
 }

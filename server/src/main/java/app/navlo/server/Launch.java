@@ -1,5 +1,7 @@
 package app.navlo.server;
 
+import ch.qos.logback.classic.Level;
+import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -9,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.flywaydb.core.Flyway;
+import org.slf4j.LoggerFactory;
 
 /**
  * How the server was asked to start.
@@ -107,6 +110,8 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
      * connection that made its table, and takes no more rows once that one is closed.
      */
     private void migrate() {
+        // The server's own settings of the log aren't read yet.
+        ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
         Flyway.configure()
                 .dataSource(url(), USER, "")
                 .locations("classpath:db/migration")

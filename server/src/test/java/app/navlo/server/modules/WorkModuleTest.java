@@ -127,6 +127,10 @@ public class WorkModuleTest extends Modules {
             {"search.fits('Worksheet 8', 'tarn work', ['Halvor Tarn'])", "0.5"},
             {"search.fits('Planting plan', 'missing', ['missing'])", "0.5"},
             {"search.fits('anything', '')", "1"},
+            {"search.fits('Soil lab', 'ha-ha', ['Halvor Tarn'])", "0"},
+            {"search.fits('The ha-ha: a sunken fence', 'ha-ha')", "1"},
+            {"search.fits('The ha-ha: a sunken fence', 'fence ha-h')", "1"},
+            {"search.fits('Sheet 2: the border', '2: the')", "1"},
             {"search.fits('Café review', 'cafe')", "1"},
         };
     }

@@ -67,6 +67,8 @@ public class AgendaScreenTest extends Screen {
     @Test
     public void oneGoesToThePieceAndBackWithoutLosingThePlace() {
         Page page = agenda("");
+        // What the plan puts on the days has come, so that nothing moves any more.
+        assertThat(page.getByText("planned").first()).isVisible();
         Locator later = day(page, "2026-12-10");
         later.scrollIntoViewIfNeeded();
         double there = later.boundingBox().y;

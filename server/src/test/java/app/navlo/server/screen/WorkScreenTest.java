@@ -83,7 +83,7 @@ public class WorkScreenTest extends Screen {
         Locator second = page.locator("[role=row][data-work]").nth(1);
         assertThat(second).isFocused();
         page.keyboard().press("Enter");
-        assertThat(pane(page)).isVisible();
+        assertThat(pane(page).getByRole(AriaRole.HEADING).first()).isVisible();
         page.keyboard().press("Escape");
         assertThat(pane(page)).hasCount(0);
         assertThat(page.locator("[role=row][data-work]").nth(1)).isFocused();
