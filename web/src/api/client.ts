@@ -1,4 +1,5 @@
 import createClient from 'openapi-fetch';
+import { v4 as uuid } from 'uuid';
 import { device } from '../lib/device';
 import { noteAnswer } from '../lib/offline';
 import type { components, paths } from './schema';
@@ -111,7 +112,7 @@ export async function take<T>(asked: Promise<Answer<T>>): Promise<T> {
 
 /** Names a write, so that a retry of it happens once. */
 export function writeKey(): string {
-  return crypto.randomUUID();
+  return uuid();
 }
 
 const held = new Map<string, string>();

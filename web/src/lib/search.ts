@@ -1,11 +1,21 @@
+/** What was cut into words before: a table asks for the same few thousand texts at each key. */
+const known = new Map<string, readonly string[]>();
+const MOST_KNOWN = 20_000;
+
 /** The words of a text, without accents and in small letters. */
-export function wordsOf(text: string): string[] {
-  return text
-    .normalize('NFD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .split(/[^\p{L}\p{N}]+/u)
-    .filter(Boolean);
+export function wordsOf(text: string): readonly string[] {
+  let words = known.get(text);
+  if (!words) {
+    words = text
+      .normalize('NFD')
+      .replace(/\p{M}/gu, '')
+      .toLowerCase()
+      .split(/[^\p{L}\p{N}]+/u)
+      .filter(Boolean);
+    if (known.size >= MOST_KNOWN) known.clear();
+    known.set(text, words);
+  }
+  return words;
 }
 
 /** Whether words stand there one after the other, the last of them begun at least: "ha-ha" isn't in "Halvor". */

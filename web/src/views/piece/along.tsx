@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import type { Detail } from '../../api/client';
 import { TextField } from '../../ui/field';
 import { fileFault } from './check-file';
@@ -18,6 +18,8 @@ const ANY: Takes = {
 interface Along {
   files: readonly File[];
   fault: string | undefined;
+  /** Whether files are being looked at: nothing is to be sent meanwhile. */
+  busy: boolean;
   choose: (files: readonly File[]) => Promise<void>;
 }
 
@@ -25,12 +27,18 @@ interface Along {
 function useAlong(takes: Takes = ANY): Along {
   const [files, setFiles] = useState<readonly File[]>([]);
   const [fault, setFault] = useState<string | undefined>();
+  const [busy, setBusy] = useState(false);
+  const latest = useRef<readonly File[]>([]);
   const choose = async (chosen: readonly File[]) => {
+    latest.current = chosen;
+    setBusy(true);
     const wrong = await Promise.all(chosen.map((file, place) => fileFault(file, takes, place)));
+    if (latest.current !== chosen) return;
     setFiles(chosen.filter((_, place) => wrong[place] === null));
     setFault(wrong.filter(Boolean).join(' ') || undefined);
+    setBusy(false);
   };
-  return { files, fault, choose };
+  return { files, fault, busy, choose };
 }
 
 interface AlongFieldProps {

@@ -106,7 +106,7 @@ function ElsewhereForm({ detail, onDone }: { detail: Detail; onDone: () => void 
         along={photos}
         fault={faults.photos || faults.file}
       />
-      <Button look="main" type="submit" disabled={busy || !note.trim()} className="self-end">
+      <Button look="main" type="submit" disabled={busy || photos.busy || !note.trim()} className="self-end">
         Record it as handed in
       </Button>
     </form>

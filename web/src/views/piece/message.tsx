@@ -195,7 +195,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
           Copy it
         </Button>
         {drafts.canSend && (
-          <Button look="main" type="submit" disabled={busy}>
+          <Button look="main" type="submit" disabled={busy || files.busy}>
             Send the message
           </Button>
         )}

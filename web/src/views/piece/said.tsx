@@ -122,7 +122,7 @@ function Comment({ detail, answers, onDone }: CommentProps) {
         <Button look="quiet" onClick={onDone}>
           Leave it
         </Button>
-        <Button look="main" type="submit" disabled={busy || !text.trim()}>
+        <Button look="main" type="submit" disabled={busy || along.busy || !text.trim()}>
           {answers ? 'Add the answer' : 'Add the comment'}
         </Button>
       </div>

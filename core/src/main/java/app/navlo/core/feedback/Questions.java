@@ -25,6 +25,7 @@ public final class Questions {
             return OptionalInt.empty();
         }
         Rational count = possible.dividedBy(shown.get(0));
-        return count.den().equals(BigInteger.ONE) ? OptionalInt.of(count.num().intValueExact()) : OptionalInt.empty();
+        boolean isNumber = count.den().equals(BigInteger.ONE) && count.num().bitLength() < Integer.SIZE;
+        return isNumber ? OptionalInt.of(count.num().intValueExact()) : OptionalInt.empty();
     }
 }

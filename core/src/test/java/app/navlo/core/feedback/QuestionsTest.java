@@ -26,6 +26,7 @@ public class QuestionsTest {
             {"10 10", "15", UNKNOWN},
             {"0 0", "15", UNKNOWN},
             {"", "15", UNKNOWN},
+            {"0.000001", "99999999", UNKNOWN},
         };
     }
 

@@ -17,7 +17,7 @@ class LiveController {
     }
 
     /** An endless stream: {@code board} when something of the student changed, with
-     * the number of the last change (none for what is no change); {@code clock} when time was moved. */
+     * the number of the last change; {@code clock} when time was moved. */
     @GetMapping(path = "/api/students/{student}/events", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
     ResponseEntity<SseEmitter> events(@PathVariable long student) {
         return ResponseEntity.ok()

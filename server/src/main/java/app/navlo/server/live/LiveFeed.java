@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArraySet;
+import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.scheduling.annotation.Scheduled;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -22,7 +23,10 @@ public class LiveFeed {
 
     private final Changes changes;
     private final Map<Long, Set<SseEmitter>> open = new ConcurrentHashMap<>();
-    private final Map<Long, Changes.Mark> told = new ConcurrentHashMap<>();
+    /** The last change that the pages of a student were told of. */
+    private final Map<Long, Long> told = new ConcurrentHashMap<>();
+
+    private final AtomicLong lastSeen = new AtomicLong(-1);
 
     LiveFeed(Changes changes) {
         this.changes = changes;
@@ -30,13 +34,15 @@ public class LiveFeed {
 
     public SseEmitter open(long student) {
         SseEmitter page = new SseEmitter(NEVER);
-        Set<SseEmitter> pages = open.computeIfAbsent(student, s -> new CopyOnWriteArraySet<>());
-        pages.add(page);
-        told.putIfAbsent(student, changes.mark(student));
-        page.onCompletion(() -> pages.remove(page));
-        page.onTimeout(() -> pages.remove(page));
-        page.onError(e -> pages.remove(page));
-        send(pages, page, SseEmitter.event().name("hello").data("open"));
+        open.compute(student, (s, pages) -> {
+            Set<SseEmitter> all = pages == null ? new CopyOnWriteArraySet<>() : pages;
+            all.add(page);
+            return all;
+        });
+        page.onCompletion(() -> leave(student, page));
+        page.onTimeout(() -> leave(student, page));
+        page.onError(e -> leave(student, page));
+        send(student, page, SseEmitter.event().name("hello").data("open"));
         return page;
     }
 
@@ -70,15 +76,12 @@ public class LiveFeed {
         }
     }
 
-    /**
-     * The mark is read first: what is committed after it is told of by the next look. What is no change, like a message that
-     * was sent, is told of without a number.
-     */
+    /** The last change is asked for first: what is committed after it is told of by the next look. */
     private void tellOfBoard(long student) {
         if (open.containsKey(student)) {
-            Changes.Mark mark = changes.mark(student);
-            Changes.Mark before = told.put(student, mark);
-            tell(student, "board", mark.equals(before) ? "" : String.valueOf(mark.last()));
+            long last = changes.last(student);
+            told.merge(student, last, Math::max);
+            tell(student, "board", String.valueOf(last));
         }
     }
 
@@ -87,36 +90,53 @@ public class LiveFeed {
         open.keySet().forEach(student -> tell(student, "clock", ""));
     }
 
-    /** What this instance wrote was told of already, and its mark is known. */
+    /** What this instance wrote was told of already. */
     @Scheduled(fixedDelay = 2000)
     void lookForOthers() {
-        for (long student : open.keySet()) {
-            Changes.Mark mark = changes.mark(student);
-            Changes.Mark before = told.put(student, mark);
-            if (before != null && !before.equals(mark)) {
-                tell(student, "board", String.valueOf(mark.last()));
-            }
+        long before = lastSeen.get();
+        Map<Long, Long> latest = changes.latestAfter(before);
+        latest.values().stream().max(Long::compare).ifPresent(lastSeen::set);
+        if (before < 0) {
+            return;
         }
+        latest.forEach((student, last) -> {
+            if (open.containsKey(student) && last > told.getOrDefault(student, 0L)) {
+                told.put(student, last);
+                tell(student, "board", String.valueOf(last));
+            }
+        });
     }
 
     /** Keeps connections from being taken for dead, and finds those that are. */
     @Scheduled(fixedDelay = 20_000)
     void beat() {
-        open.values()
-                .forEach(pages -> pages.forEach(
-                        page -> send(pages, page, SseEmitter.event().comment("beat"))));
+        open.forEach((student, pages) ->
+                pages.forEach(page -> send(student, page, SseEmitter.event().comment("beat"))));
     }
 
     private void tell(long student, String what, String data) {
-        Set<SseEmitter> pages = open.getOrDefault(student, Set.of());
-        pages.forEach(page -> send(pages, page, SseEmitter.event().name(what).data(data)));
+        open.getOrDefault(student, Set.of())
+                .forEach(page ->
+                        send(student, page, SseEmitter.event().name(what).data(data)));
     }
 
-    private static void send(Set<SseEmitter> pages, SseEmitter page, SseEmitter.SseEventBuilder event) {
+    private void send(long student, SseEmitter page, SseEmitter.SseEventBuilder event) {
         try {
             page.send(event);
         } catch (IOException | IllegalStateException gone) {
-            pages.remove(page);
+            leave(student, page);
         }
+    }
+
+    /** Nothing is kept of a student once no page is open on them. */
+    private void leave(long student, SseEmitter page) {
+        open.computeIfPresent(student, (s, pages) -> {
+            pages.remove(page);
+            if (pages.isEmpty()) {
+                told.remove(student);
+                return null;
+            }
+            return pages;
+        });
     }
 }

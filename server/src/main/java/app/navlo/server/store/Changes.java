@@ -3,8 +3,10 @@ package app.navlo.server.store;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -144,6 +146,25 @@ public class Changes {
                 .param("student", student)
                 .query((row, n) -> new Mark(student, row.getLong("last"), row.getLong("many")))
                 .single();
+    }
+
+    /** The number of a student's last change; 0 for none. */
+    public long last(long student) {
+        return db.sql("SELECT COALESCE(MAX(id), 0) FROM change WHERE student_id = :student")
+                .param("student", student)
+                .query(Long.class)
+                .single();
+    }
+
+    /** The last change of each student who has one later than {@code before}. */
+    public Map<Long, Long> latestAfter(long before) {
+        Map<Long, Long> latest = new HashMap<>();
+        db.sql("SELECT student_id, MAX(id) AS last FROM change WHERE id > :before GROUP BY student_id")
+                .param("before", before)
+                .query(row -> {
+                    latest.put(row.getLong("student_id"), row.getLong("last"));
+                });
+        return latest;
     }
 
     /** The changes of this student that don't stand: undone by a change that does. */

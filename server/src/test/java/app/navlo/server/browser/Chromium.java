@@ -31,7 +31,10 @@ public final class Chromium {
                                     "--disable-component-update",
                                     "--disable-sync",
                                     "--disable-quic",
-                                    "--no-first-run")));
+                                    "--no-first-run",
+                                    // Another name for this machine: pages there are no secure context, as on a phone
+                                    // over http.
+                                    "--host-resolver-rules=MAP phone.test localhost")));
             started = running;
         }
         return running;

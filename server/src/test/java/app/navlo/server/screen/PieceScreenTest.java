@@ -312,4 +312,21 @@ public class PieceScreenTest extends Screen {
         assertThat(file).isVisible();
         assertEquals(page.request().get(address(file.getAttribute("href"))).text(), "page two");
     }
+
+    /** Over plain http from another machine a browser holds back what it keeps for secure pages. */
+    @Test
+    public void aPhoneOverPlainHttpReadsAndWrites() {
+        Page page = door(Look.IN_HAND);
+        page.navigate(address("/").replace("localhost", "phone.test"));
+        assertEquals(page.evaluate("typeof crypto.randomUUID"), "undefined", "no secure context");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mira Solheim")))
+                .click();
+        assertThat(page).hasURL(Pattern.compile("phone.test.*/next$"));
+        page.navigate(address("/s/1/work").replace("localhost", "phone.test"));
+        open(page, "Soil lab 3");
+        button(page, "Comment on the work").click();
+        page.getByLabel("Your comment").fill("Read on the bus.");
+        button(page, "Add the comment").click();
+        assertThat(part(page, "said")).containsText("Mira Solheim, my own words");
+    }
 }
