@@ -2,7 +2,7 @@ package app.navlo.server.course;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.rules.LateSheet;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;

@@ -2,12 +2,9 @@ package app.navlo.server.course;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.rules.RuleSheet;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
-import jakarta.validation.constraints.NotNull;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -28,31 +25,6 @@ public class RulesController {
     RulesController(RulesDesk desk) {
         this.desk = desk;
     }
-
-    /**
-     * @param version to be sent with a write
-     * @param trial what the rules as they stand do
-     */
-    public record RulesView(long version, RuleSheet rules, TrialView trial) {}
-
-    /**
-     * Rules that aren't saved, and a piece of work to try them on.
-     *
-     * @param possible points of the example
-     * @param earned points of the example
-     * @param hoursLate how long after its due it is handed in
-     */
-    public record TrialForm(
-            @NotNull @Valid RuleSheet rules,
-
-            @Min(value = 0, message = "At least 0.") @Max(value = 10_000, message = "At most 10,000.")
-            int possible,
-
-            @Min(value = 0, message = "At least 0.") @Max(value = 10_000, message = "At most 10,000.")
-            int earned,
-
-            @Min(value = 0, message = "At least 0.") @Max(value = 5_000, message = "At most 5,000.")
-            int hoursLate) {}
 
     @GetMapping
     public RulesView read(@PathVariable long student, @PathVariable long course) {

@@ -59,12 +59,6 @@ public class FeedController {
     public record FeedView(
             @Nullable String address, @Nullable Instant madeAt, boolean reachable) {}
 
-    /** As what dues are given. */
-    public enum Dues {
-        EVENTS,
-        TODOS
-    }
-
     @GetMapping("/api/students/{student}/calendar-feed")
     public FeedView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return feeds.of(student)

@@ -46,7 +46,7 @@ class FeedWriter {
     }
 
     /** @param alarm before each due that is still to come; null for none */
-    String write(long student, FeedController.Dues as, @Nullable Duration alarm) {
+    String write(long student, Dues as, @Nullable Duration alarm) {
         People.Student who = people.student(student).orElseThrow(() -> Refusal.notFound("calendar"));
         NextService.Made made = next.make(student, ZoneId.of(who.zone()), null, clock.instant());
         Board board = made.board();
@@ -56,7 +56,7 @@ class FeedWriter {
             Stretch appointment = entry.finding().item().schedule().appointment();
             if (appointment != null) {
                 events.add(appointment(entry, appointment, alarm));
-            } else if (as == FeedController.Dues.TODOS) {
+            } else if (as == Dues.TODOS) {
                 toDos.add(toDo(entry, alarm));
             } else {
                 due(entry, alarm).ifPresent(events::add);

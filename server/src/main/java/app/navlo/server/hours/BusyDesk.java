@@ -18,7 +18,7 @@ import app.navlo.server.store.BusyCalendars.BusyTime;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.time.ServerClock;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.Writer;
 import java.net.URI;

@@ -3,16 +3,12 @@ package app.navlo.server.hours;
 import app.navlo.server.account.Person;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.TimeSheet;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.io.IOException;
-import java.time.Instant;
-import java.time.LocalDate;
-import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -42,37 +38,6 @@ public class HoursController {
         this.hours = hours;
         this.busy = busy;
     }
-
-    /**
-     * @param assumed whether the student has never said
-     * @param holidays of the term, from today on
-     * @param example the address of a feed to try; null but in the demo
-     */
-    public record HoursView(
-            boolean assumed,
-            TimeSheet sheet,
-            List<HolidayView> holidays,
-            List<BusyCalendarView> calendars,
-            @Nullable String example) {}
-
-    public record HolidayView(LocalDate first, LocalDate last, String name) {}
-
-    /**
-     * @param host of the feed; null for a file. The rest of the address may be a secret.
-     * @param toldAt when it last told something
-     * @param fault why it couldn't be read the last time; null if it could
-     * @param next of its times, the first few
-     */
-    public record BusyCalendarView(
-            long id,
-            String name,
-            @Nullable String host,
-            @Nullable Instant toldAt,
-            @Nullable String fault,
-            int times,
-            List<BusyTimeView> next) {}
-
-    public record BusyTimeView(Instant start, Instant end, String title) {}
 
     public record FeedForm(
             @NotBlank(message = "Give the address of the feed.") @Size(max = 1_000, message = "At most 1000 letters.")

@@ -5,9 +5,6 @@ import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.SaidView;
 import app.navlo.server.live.LiveFeed;
-import app.navlo.server.message.MessageController.DraftsView;
-import app.navlo.server.message.MessageController.MessageForm;
-import app.navlo.server.message.MessageController.MessageView;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
@@ -144,9 +141,8 @@ class MessageDesk {
     }
 
     private static MessageView view(Letters.Letter letter, List<StoredFile> along) {
-        MessageController.Sending sending = letter.sentAt() != null
-                ? MessageController.Sending.SENT
-                : letter.nextTry() != null ? MessageController.Sending.WAITING : MessageController.Sending.GIVEN_UP;
+        Sending sending =
+                letter.sentAt() != null ? Sending.SENT : letter.nextTry() != null ? Sending.WAITING : Sending.GIVEN_UP;
         return new MessageView(
                 letter.id(),
                 letter.course(),

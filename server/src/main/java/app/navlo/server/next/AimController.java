@@ -10,7 +10,7 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.OwnCourses;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;

@@ -12,7 +12,7 @@ import app.navlo.server.school.LinkLooks.Seen;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;

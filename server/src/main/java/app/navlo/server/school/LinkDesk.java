@@ -19,7 +19,7 @@ import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
 import app.navlo.server.time.ServerClock;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.Writer;
 import java.time.Duration;

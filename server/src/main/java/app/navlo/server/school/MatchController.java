@@ -1,7 +1,7 @@
 package app.navlo.server.school;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;

@@ -9,7 +9,7 @@ import app.navlo.server.store.Links.KeyKind;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Material.OtherRecord;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.WorkDesk;
 import app.navlo.server.work.Writer;

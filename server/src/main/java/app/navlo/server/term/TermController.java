@@ -5,7 +5,7 @@ import app.navlo.formats.ical.HolidayReader;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.BoardView;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;

@@ -9,7 +9,7 @@ import app.navlo.server.store.Courses;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Terms;
 import app.navlo.server.store.UnknownAsides;
-import app.navlo.server.work.EditController.EditedView;
+import app.navlo.server.work.EditedView;
 import app.navlo.server.work.OneChange;
 import app.navlo.server.work.Writer;
 import java.util.Map;

@@ -38,16 +38,6 @@ public class EditController {
         this.changes = changes;
     }
 
-    /**
-     * @param change to be named when it is undone
-     * @param id of the course or the piece of work
-     */
-    public record EditedView(long change, long id) {
-        static EditedView of(BoardEditor.Edited edited) {
-            return new EditedView(edited.change(), edited.id());
-        }
-    }
-
     /** @param stands false once it is undone */
     public record ChangeView(
             long id, Instant at, String kind, String source, String summary, boolean stands, boolean undoable) {}

@@ -252,14 +252,14 @@ public class HandInService {
     }
 
     @Transactional
-    public Done post(Writer writer, long work, WorkController.Post post) {
+    public Done post(Writer writer, long work, Post post) {
         return once.run(
                 new WriteOnce.Once(writer.student(), writer.person(), writer.key(), "post " + work + post, desk.now()),
                 Done.class,
                 () -> postNow(writer, work, post));
     }
 
-    private Done postNow(Writer writer, long work, WorkController.Post post) {
+    private Done postNow(Writer writer, long work, Post post) {
         Board.Entry entry = desk.open(writer, work);
         if (entry.state().parts() == null) {
             throw Refusal.invalid("part", "This work has no posts and replies.");
@@ -279,7 +279,7 @@ public class HandInService {
         return new Done(change, fact);
     }
 
-    private static Map<String, Object> columns(WorkController.Post post) {
+    private static Map<String, Object> columns(Post post) {
         Map<String, Object> columns = new HashMap<>();
         columns.put("part", post.part().name());
         columns.put("body", post.text());

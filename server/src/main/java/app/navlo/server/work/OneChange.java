@@ -5,7 +5,6 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
-import app.navlo.server.work.EditController.EditedView;
 import java.util.function.LongUnaryOperator;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;

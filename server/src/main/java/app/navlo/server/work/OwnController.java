@@ -1,16 +1,8 @@
 package app.navlo.server.work;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.store.Own;
-import app.navlo.server.work.EditController.EditedView;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.NotBlank;
-import jakarta.validation.constraints.NotEmpty;
-import jakarta.validation.constraints.NotNull;
-import jakarta.validation.constraints.Size;
-import java.time.Instant;
 import java.util.List;
-import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -34,47 +26,6 @@ public class OwnController {
     OwnController(OwnDesk desk) {
         this.desk = desk;
     }
-
-    public record NoteForm(
-            @Nullable @Size(max = 40, message = "At most 40 letters.")
-            String tag,
-
-            @NotBlank(message = "Write the note first.") @Size(max = 20_000, message = "At most 20000 letters.")
-            String body) {
-        Own.Note note(@Nullable Long work, Instant at) {
-            return new Own.Note(0, 0, work, null, at, tag == null || tag.isBlank() ? null : tag.strip(), body.strip());
-        }
-    }
-
-    /**
-     * @param work null for a note on a whole course
-     * @param number of this very state of it
-     * @param at when it was last written
-     */
-    public record OwnNoteView(
-            long id,
-            long number,
-            long course,
-            @Nullable Long work,
-            Instant at,
-            @Nullable String tag,
-            String body) {}
-
-    public record LensForm(
-            @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")
-            String name,
-
-            @NotNull @Size(max = 2_000, message = "This narrowing is too long to be kept.")
-            String query) {}
-
-    /** @param query of the address, without its question mark */
-    public record LensView(long id, String name, String query) {}
-
-    /** Courses in their new order; every one of them once. */
-    public record ArrangementForm(@NotEmpty List<@Valid PlacedCourse> courses) {}
-
-    public record PlacedCourse(
-            long id, @NotBlank(message = "Choose a colour.") String colour) {}
 
     /** The latest first: those on works, and those on courses. */
     @GetMapping("/notes")

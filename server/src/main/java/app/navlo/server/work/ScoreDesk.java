@@ -16,8 +16,6 @@ import app.navlo.server.store.Rows;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
-import app.navlo.server.work.EditController.EditedView;
-import app.navlo.server.work.TogetherController.ScoreEntry;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;

@@ -1,9 +1,7 @@
 package app.navlo.server.work;
 
 import app.navlo.core.signal.SignalKind;
-import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
-import app.navlo.server.work.EditController.EditedView;
 import app.navlo.server.work.WorkDetail.Receipt;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -54,19 +52,6 @@ public class WorkController {
 
     /** @param number of the draft that was shown when it was written; 0 where there was none */
     public record DraftText(@NotNull String text, long number) {}
-
-    /**
-     * @param text of the post or reply
-     * @param answers the post of another that it answers; null for none
-     */
-    public record Post(
-            @NotNull(message = "Say whether it is a post or a reply.")
-            Fact.Posted.Part part,
-
-            @NotBlank(message = "Write something first.") @Size(max = 20000, message = "At most 20000 letters.")
-            String text,
-
-            @Nullable Long answers) {}
 
     /**
      * @param answers the word that it answers; null for none

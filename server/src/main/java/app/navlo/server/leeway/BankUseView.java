@@ -1,0 +1,3 @@
+package app.navlo.server.leeway;
+
+public record BankUseView(long work, int tokens) {}

@@ -1,0 +1,27 @@
+package app.navlo.server.message;
+
+import app.navlo.server.board.SaidView.EnclosedView;
+import java.time.Instant;
+import java.util.List;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * @param work null for a message about a whole course
+ * @param fault of the last try; null for none
+ * @param files that go with it
+ * @param school that has it beside the mail, with the number that it gave it; null for none
+ */
+public record MessageView(
+        long id,
+        long course,
+        @Nullable Long work,
+        Instant at,
+        String from,
+        String to,
+        String address,
+        String subject,
+        String body,
+        Sending sending,
+        @Nullable String fault,
+        List<EnclosedView> files,
+        @Nullable String school) {}

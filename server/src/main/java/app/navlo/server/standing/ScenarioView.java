@@ -1,0 +1,3 @@
+package app.navlo.server.standing;
+
+public record ScenarioView(long id, String name, WhatIfForm whatIf) {}

@@ -1,0 +1,7 @@
+package app.navlo.server.timeline;
+
+public enum SpanKind {
+    FREE,
+    CLASS,
+    BUSY
+}

@@ -1,0 +1,5 @@
+package app.navlo.server.timeline;
+
+import java.time.Instant;
+
+public record TimelineClose(String name, Instant at) {}
