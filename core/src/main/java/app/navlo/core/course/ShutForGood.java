@@ -4,7 +4,6 @@ import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
-import app.navlo.core.work.WorkKind;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.HashMap;
@@ -73,7 +72,7 @@ final class ShutForGood {
     /** Without a limit a quiz or test may be taken again; other work may not be handed in again unasked. */
     private static boolean attemptLeft(Worked one) {
         WorkState state = one.state();
-        boolean quiz = one.item().kind() == WorkKind.QUIZ || one.item().kind() == WorkKind.TEST;
+        boolean quiz = one.item().kind().byAttempts();
         boolean left = state.attemptsAllowed() == null ? quiz : state.attemptsUsed() < state.attemptsAllowed();
         return one.item().expectsHandIn() && state.accepted() && left;
     }

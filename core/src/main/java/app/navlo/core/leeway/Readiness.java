@@ -3,7 +3,6 @@ package app.navlo.core.leeway;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.work.WorkItem;
-import app.navlo.core.work.WorkKind;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -38,7 +37,7 @@ public record Readiness(
      *     nobody can say how far it has come
      */
     public Optional<Rational> share(WorkItem item) {
-        boolean whole = item.kind() == WorkKind.QUIZ || item.kind() == WorkKind.TEST || item.parts() != null;
+        boolean whole = item.kind().byAttempts() || item.parts() != null;
         if (whole || !item.expectsHandIn() || (files == 0 && !text)) {
             return Optional.empty();
         }

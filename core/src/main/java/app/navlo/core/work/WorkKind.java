@@ -6,5 +6,10 @@ public enum WorkKind {
     TEST,
     PROJECT,
     DISCUSSION,
-    PRACTICE
+    PRACTICE;
+
+    /** Whether it is sat in attempts, which can't be handed in as a file or taken back. */
+    public boolean byAttempts() {
+        return this == QUIZ || this == TEST;
+    }
 }

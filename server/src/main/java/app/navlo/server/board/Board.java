@@ -11,6 +11,7 @@ import app.navlo.core.signal.Signal;
 import app.navlo.core.signal.Signals;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
+import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.Course;
@@ -124,16 +125,14 @@ public record Board(
 
         /** The number of the hand-in that is with the teacher or was returned last; null for none. */
         public @Nullable Long standingHandIn() {
-            if (!state().handInStands()) {
-                return null;
-            }
-            Long latest = null;
-            for (RecordedFact fact : recorded) {
-                boolean handedIn = fact.fact() instanceof Fact.HandedIn
-                        && !fact.fact().stamp().at().isAfter(now());
-                latest = handedIn ? Long.valueOf(fact.id()) : latest;
-            }
-            return latest;
+            return HandInRules.standing(state(), facts(), now())
+                    .map(handIn -> handIn.stamp().order())
+                    .orElse(null);
+        }
+
+        /** Whether what stands can be taken back. */
+        public boolean mayWithdraw() {
+            return HandInRules.mayWithdraw(state(), facts(), now());
         }
     }
 }

@@ -1,8 +1,11 @@
 package app.navlo.server.demo;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Stamp;
 import app.navlo.server.demo.DemoFiles.FactFile;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
@@ -11,6 +14,8 @@ import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.store.StoredFile;
+import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.List;
@@ -88,7 +93,7 @@ final class DemoFacts {
         }
         Actor actor = file.system() ? Actor.SYSTEM : deed.actor();
         String name = Objects.requireNonNullElse(file.by(), actor == Actor.STUDENT ? studentName : teacher);
-        long fact = insert(work, deed.kind(), file, actor, name, columns(deed.kind(), work, file));
+        long fact = insert(work, fact(deed.kind(), file, stamp(file, actor, name)), words(deed.kind(), work, file));
         if (deed.kind() == FactKind.HANDED_IN) {
             handIns.add(fact, new HandIns.Content(file.text(), file.note(), stored(file.files())));
             lastHandIn.put(work, fact);
@@ -96,7 +101,8 @@ final class DemoFacts {
         addWhatItHolds(work, fact, file);
         boolean saidWithIt = file.say() != null && deed.kind() != FactKind.COMMENTED && deed.kind() != FactKind.POSTED;
         if (saidWithIt) {
-            lastWord.put(work, insert(work, FactKind.COMMENTED, file, Actor.TEACHER, teacher, comment(file)));
+            Fact said = comment(file, stamp(file, Actor.TEACHER, teacher));
+            lastWord.put(work, insert(work, said, Facts.Words.NONE));
         } else if (deed.kind() == FactKind.COMMENTED && actor == Actor.TEACHER) {
             lastWord.put(work, fact);
         }
@@ -131,60 +137,71 @@ final class DemoFacts {
         }
     }
 
-    private long insert(
-            long work, FactKind kind, FactFile file, Actor actor, String name, Map<String, Object> columns) {
-        Instant at = times.at(file.at());
-        return facts.add(new Facts.NewFact(change, student, work, kind, at, at, actor, name, columns));
+    private long insert(long work, Fact fact, Facts.Words words) {
+        return facts.add(new Facts.NewFact(change, student, work, fact, words));
     }
 
-    private Map<String, Object> columns(FactKind kind, long work, FactFile file) {
+    private Stamp stamp(FactFile file, Actor actor, String name) {
+        Instant at = times.at(file.at());
+        return Facts.stamp(at, at, actor, name);
+    }
+
+    private Fact fact(FactKind kind, FactFile file, Stamp stamp) {
         return switch (kind) {
-            case ATTEMPT_BEGUN, ANSWERS_RELEASED -> Map.of("attempt", attempt(file));
-            case HANDED_IN ->
-                Map.of("attempt", attempt(file), "content", content(file).name());
-            case POSTED ->
-                Map.of("part", file.did().equals("posted") ? "POST" : "REPLY", "body", String.valueOf(file.say()));
-            case TOKEN_USED -> Map.of("span_minutes", Objects.requireNonNull(file.hours()) * 60L);
-            case SENT_BACK -> with(due(file.due()), "body", Objects.requireNonNull(file.why()));
-            case RETURNED -> with(due(file.redo()), "asks_redo", file.redo() != null);
-            case SCORED -> score(file);
-            case EXCUSED -> Map.of("stands", true);
-            case FLAGGED -> Map.of("flag", Objects.requireNonNull(file.flag()).name());
-            case EXTENSION_GRANTED -> due(file.due());
-            case COMMENTED ->
-                file.did().equals("answered") ? with(comment(file), "answers_fact", lastWord.get(work)) : comment(file);
-            default -> Map.of();
+            case DRAFT_STARTED -> new Fact.DraftStarted(stamp);
+            case ATTEMPT_BEGUN -> new Fact.AttemptBegun(stamp, attempt(file));
+            case HANDED_IN -> new Fact.HandedIn(stamp, attempt(file), content(file));
+            case POSTED -> new Fact.Posted(stamp, isPost(file) ? Fact.Posted.Part.POST : Fact.Posted.Part.REPLY);
+            case WITHDRAWN -> new Fact.Withdrawn(stamp);
+            case SENT_BACK -> new Fact.SentBack(stamp, Objects.requireNonNull(file.why()), due(file.due()));
+            case RETURNED ->
+                new Fact.Returned(stamp, file.redo() == null ? null : new Fact.RedoAsked(due(file.redo())));
+            case SCORED -> score(file, stamp);
+            case EXCUSED -> new Fact.Excused(stamp, true);
+            case FLAGGED -> new Fact.Flagged(stamp, Objects.requireNonNull(file.flag()));
+            case EXTENSION_ASKED -> new Fact.ExtensionAsked(stamp);
+            case EXTENSION_GRANTED -> new Fact.ExtensionGranted(stamp, Objects.requireNonNull(due(file.due())));
+            case EXTENSION_DECLINED -> new Fact.ExtensionDeclined(stamp);
+            case TOKEN_USED -> new Fact.TokenUsed(stamp, Duration.ofHours(Objects.requireNonNull(file.hours())));
+            case REOPENED -> new Fact.Reopened(stamp);
+            case KEY_OPENED -> new Fact.KeyOpened(stamp);
+            case COMMENTED -> comment(file, stamp);
+            case RUBRIC_MARKED -> new Fact.RubricMarked(stamp);
+            case ANSWERS_RELEASED -> new Fact.AnswersReleased(stamp, attempt(file));
+            case READ_MARKED -> new Fact.ReadMarked(stamp);
+            case DUE_MOVED, PUT_ASIDE -> throw new IllegalArgumentException("the demo's files tell of no " + kind);
         };
     }
 
-    private Map<String, Object> score(FactFile file) {
-        Map<String, Object> columns = new HashMap<>();
-        columns.put("attempt", attempt(file));
-        columns.put("points", Objects.requireNonNull(file.points()));
-        columns.put("points_by_due", file.byDue());
-        columns.put("is_final", !file.provisional());
-        columns.put("is_posted", !file.hidden());
-        return columns;
+    private static boolean isPost(FactFile file) {
+        return file.did().equals("posted");
     }
 
-    private static Map<String, Object> comment(FactFile file) {
-        return Map.of(
-                "body",
-                Objects.requireNonNull(file.say()),
-                "is_private",
-                !file.toClass(),
-                "in_file",
-                file.mark() != null);
+    private Facts.Words words(FactKind kind, long work, FactFile file) {
+        if (kind == FactKind.POSTED) {
+            return new Facts.Words(String.valueOf(file.say()), null, null);
+        }
+        return file.did().equals("answered") ? Facts.Words.answering(lastWord.get(work)) : Facts.Words.NONE;
     }
 
-    private Map<String, Object> due(@Nullable String text) {
-        return Facts.dueColumns(text == null || text.equals("none") ? null : times.deadline(text));
+    private static Fact score(FactFile file, Stamp stamp) {
+        BigDecimal byDue = file.byDue();
+        return new Fact.Scored(
+                stamp,
+                attempt(file),
+                Rational.of(Objects.requireNonNull(file.points())),
+                byDue == null ? null : Rational.of(byDue),
+                !file.provisional(),
+                !file.hidden());
     }
 
-    private static Map<String, Object> with(Map<String, Object> columns, String name, Object value) {
-        Map<String, Object> more = new HashMap<>(columns);
-        more.put(name, value);
-        return more;
+    private static Fact comment(FactFile file, Stamp stamp) {
+        return new Fact.Commented(
+                stamp, Objects.requireNonNull(file.say()), !file.toClass(), file.mark() != null, false);
+    }
+
+    private @Nullable Deadline due(@Nullable String text) {
+        return text == null || text.equals("none") ? null : times.deadline(text);
     }
 
     private static int attempt(FactFile file) {

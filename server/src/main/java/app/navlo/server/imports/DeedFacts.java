@@ -1,20 +1,22 @@
 package app.navlo.server.imports;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Stamp;
 import app.navlo.server.imports.News.ToldDeed;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import java.math.BigDecimal;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
-import java.util.HashMap;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
@@ -25,7 +27,7 @@ public final class DeedFacts {
 
     private static final int DAY_ALONE = 10;
     private static final int LONGEST = 20_000;
-    private static final long HOUR_MINUTES = 60;
+    private static final long A_DAY_HOURS = 24;
 
     /** Kinds of the hand-in box that have no fact here. */
     private static final Set<String> NO_FACTS = Set.of("PUBLISHED", "MOVED", "WRITTEN_TO");
@@ -37,15 +39,28 @@ public final class DeedFacts {
         return !NO_FACTS.contains(deed.kind());
     }
 
-    /** @param text of a hand-in; null for anything else */
+    /**
+     * The fact that a deed makes.
+     *
+     * @param fact of its stamp
+     * @param text of a hand-in; null for anything else
+     */
     record Made(
-            FactKind kind,
             Actor actor,
-            Map<String, Object> columns,
+            Function<Stamp, Fact> fact,
+            Facts.Words words,
             @Nullable String text) {
+        static Made student(Function<Stamp, Fact> fact) {
+            return new Made(Actor.STUDENT, fact, Facts.Words.NONE, null);
+        }
+
+        static Made teacher(Function<Stamp, Fact> fact) {
+            return new Made(Actor.TEACHER, fact, Facts.Words.NONE, null);
+        }
+
         /** The same, written down by the student. */
         Made byHand() {
-            return new Made(kind, Actor.STUDENT, columns, text);
+            return new Made(Actor.STUDENT, fact, words, text);
         }
     }
 
@@ -56,99 +71,91 @@ public final class DeedFacts {
     static Made of(ToldDeed deed, ZoneId zone) {
         JsonNode body = deed.body();
         return switch (deed.kind()) {
-            case "DRAFT_STARTED" -> student(FactKind.DRAFT_STARTED, Map.of());
-            case "ATTEMPT_BEGUN" -> student(FactKind.ATTEMPT_BEGUN, Map.of("attempt", attempt(body)));
-            case "HANDED_IN" ->
-                new Made(
-                        FactKind.HANDED_IN,
-                        Actor.STUDENT,
-                        Map.of(
-                                "attempt",
-                                attempt(body),
-                                "content",
-                                content(body).name()),
-                        words(body));
-            case "POSTED" ->
-                student(
-                        FactKind.POSTED,
-                        Map.of(
-                                "part",
-                                text(body, "part", "POST"),
-                                "body",
-                                cut(text(body, "say", "")),
-                                "is_private",
-                                false));
-            case "WITHDRAWN" -> student(FactKind.WITHDRAWN, Map.of());
-            case "EXTENSION_ASKED" -> student(FactKind.EXTENSION_ASKED, Map.of());
-            case "TOKEN_USED" ->
-                student(
-                        FactKind.TOKEN_USED,
-                        Map.of("span_minutes", HOUR_MINUTES * body.path("hours").asLong(24)));
-            case "KEY_OPENED" -> student(FactKind.KEY_OPENED, Map.of());
-            case "SENT_BACK" -> teacher(FactKind.SENT_BACK, with(due(body, zone), "body", cut(text(body, "why", ""))));
-            case "RETURNED" ->
-                teacher(
-                        FactKind.RETURNED,
-                        with(due(body, zone), "asks_redo", body.path("asksRedo").asBoolean(false)));
-            case "SCORED" -> teacher(FactKind.SCORED, score(body));
-            case "EXCUSED" -> teacher(FactKind.EXCUSED, Map.of("stands", true));
-            case "FLAGGED" ->
-                teacher(
-                        FactKind.FLAGGED,
-                        Map.of("flag", word(Flag.class, body, "flag").name()));
-            case "EXTENSION_GRANTED" -> teacher(FactKind.EXTENSION_GRANTED, granted(body, zone));
-            case "EXTENSION_DECLINED" -> teacher(FactKind.EXTENSION_DECLINED, Map.of());
-            case "REOPENED" -> teacher(FactKind.REOPENED, Map.of());
-            case "COMMENTED" ->
-                teacher(
-                        FactKind.COMMENTED,
-                        Map.of(
-                                "body",
-                                cut(text(body, "say", "")),
-                                "is_private",
-                                !body.path("toClass").asBoolean(false),
-                                "in_file",
-                                body.has("mark"),
-                                "asks",
-                                body.path("asks").asBoolean(false)));
-            case "RUBRIC_MARKED" -> teacher(FactKind.RUBRIC_MARKED, Map.of());
-            case "ANSWERS_RELEASED" -> teacher(FactKind.ANSWERS_RELEASED, Map.of("attempt", attempt(body)));
+            case "DRAFT_STARTED" -> Made.student(Fact.DraftStarted::new);
+            case "ATTEMPT_BEGUN" -> Made.student(stamp -> new Fact.AttemptBegun(stamp, attempt(body)));
+            case "HANDED_IN" -> handedIn(body);
+            case "POSTED" -> posted(body);
+            case "WITHDRAWN" -> Made.student(Fact.Withdrawn::new);
+            case "EXTENSION_ASKED" -> Made.student(Fact.ExtensionAsked::new);
+            case "TOKEN_USED" -> {
+                Duration span = Duration.ofHours(body.path("hours").asLong(A_DAY_HOURS));
+                yield Made.student(stamp -> new Fact.TokenUsed(stamp, span));
+            }
+            case "KEY_OPENED" -> Made.student(Fact.KeyOpened::new);
+            case "SENT_BACK" -> sentBack(body, zone);
+            case "RETURNED" -> returned(body, zone);
+            case "SCORED" -> score(body);
+            case "EXCUSED" -> Made.teacher(stamp -> new Fact.Excused(stamp, true));
+            case "FLAGGED" -> {
+                Flag flag = word(Flag.class, body, "flag");
+                yield Made.teacher(stamp -> new Fact.Flagged(stamp, flag));
+            }
+            case "EXTENSION_GRANTED" -> granted(body, zone);
+            case "EXTENSION_DECLINED" -> Made.teacher(Fact.ExtensionDeclined::new);
+            case "REOPENED" -> Made.teacher(Fact.Reopened::new);
+            case "COMMENTED" -> commented(body);
+            case "RUBRIC_MARKED" -> Made.teacher(Fact.RubricMarked::new);
+            case "ANSWERS_RELEASED" -> Made.teacher(stamp -> new Fact.AnswersReleased(stamp, attempt(body)));
             default -> throw new IllegalArgumentException("nothing is known of '" + deed.kind() + "'");
         };
     }
 
-    private static Made student(FactKind kind, Map<String, Object> columns) {
-        return new Made(kind, Actor.STUDENT, columns, null);
+    private static Made handedIn(JsonNode body) {
+        HandInContent content = content(body);
+        int attempt = attempt(body);
+        return new Made(
+                Actor.STUDENT, stamp -> new Fact.HandedIn(stamp, attempt, content), Facts.Words.NONE, words(body));
     }
 
-    private static Made teacher(FactKind kind, Map<String, Object> columns) {
-        return new Made(kind, Actor.TEACHER, columns, null);
+    private static Made posted(JsonNode body) {
+        Fact.Posted.Part part =
+                body.hasNonNull("part") ? word(Fact.Posted.Part.class, body, "part") : Fact.Posted.Part.POST;
+        return new Made(
+                Actor.STUDENT,
+                stamp -> new Fact.Posted(stamp, part),
+                new Facts.Words(cut(text(body, "say", "")), null, null),
+                null);
     }
 
-    private static Map<String, Object> score(JsonNode body) {
-        Map<String, Object> columns = new HashMap<>();
+    private static Made sentBack(JsonNode body, ZoneId zone) {
+        String why = cut(text(body, "why", ""));
+        Deadline due = due(body, zone);
+        return Made.teacher(stamp -> new Fact.SentBack(stamp, why, due));
+    }
+
+    private static Made returned(JsonNode body, ZoneId zone) {
+        Fact.RedoAsked redo = body.path("asksRedo").asBoolean(false) ? new Fact.RedoAsked(due(body, zone)) : null;
+        return Made.teacher(stamp -> new Fact.Returned(stamp, redo));
+    }
+
+    private static Made commented(JsonNode body) {
+        String text = cut(text(body, "say", ""));
+        boolean toClass = body.path("toClass").asBoolean(false);
+        boolean asks = body.path("asks").asBoolean(false);
+        return Made.teacher(stamp -> new Fact.Commented(stamp, text, !toClass, body.has("mark"), asks));
+    }
+
+    private static Made score(JsonNode body) {
         String points = text(body, "points", "");
         if (!points.matches(POINTS)) {
             throw new IllegalArgumentException("its score '" + points + "' is no number from 0 up");
         }
-        columns.put("attempt", attempt(body));
-        columns.put("points", new BigDecimal(points));
-        columns.put("is_final", body.path("final").asBoolean(true));
-        columns.put("is_posted", body.path("posted").asBoolean(true));
-        return columns;
+        Rational exact = Rational.of(new BigDecimal(points));
+        boolean isFinal = body.path("final").asBoolean(true);
+        boolean posted = body.path("posted").asBoolean(true);
+        return Made.teacher(stamp -> new Fact.Scored(stamp, attempt(body), exact, isFinal, posted));
     }
 
-    private static Map<String, Object> granted(JsonNode body, ZoneId zone) {
-        Map<String, Object> due = due(body, zone);
-        if (due.isEmpty()) {
+    private static Made granted(JsonNode body, ZoneId zone) {
+        Deadline due = due(body, zone);
+        if (due == null) {
             throw new IllegalArgumentException("an extension was given without its new due");
         }
-        return due;
+        return Made.teacher(stamp -> new Fact.ExtensionGranted(stamp, due));
     }
 
-    private static Map<String, Object> due(JsonNode body, ZoneId zone) {
-        String text = body.hasNonNull("due") ? body.get("due").asString() : null;
-        return Facts.dueColumns(deadline(text, zone));
+    private static @Nullable Deadline due(JsonNode body, ZoneId zone) {
+        return deadline(body.hasNonNull("due") ? body.get("due").asString() : null, zone);
     }
 
     /** A day alone, or an instant. @throws java.time.DateTimeException if it is neither */
@@ -159,12 +166,6 @@ public final class DeedFacts {
         return text.length() == DAY_ALONE
                 ? Deadline.endOf(LocalDate.parse(text), zone)
                 : Deadline.at(Instant.parse(text));
-    }
-
-    private static Map<String, Object> with(Map<String, Object> columns, String name, Object value) {
-        Map<String, Object> more = new HashMap<>(columns);
-        more.put(name, value);
-        return more;
     }
 
     private static int attempt(JsonNode body) {
@@ -209,13 +210,9 @@ public final class DeedFacts {
         return text.substring(0, Math.min(LONGEST, text.length()));
     }
 
-    /** The facts that a gradebook's result makes where it is the only source of a piece of work. */
-    static Made scored(BigDecimal points, boolean isFinal) {
-        return new Made(
-                FactKind.SCORED,
-                Actor.TEACHER,
-                Map.of("attempt", 1, "points", points, "is_final", isFinal, "is_posted", true),
-                null);
+    /** The fact that a gradebook's result makes where it is the only source of a piece of work. */
+    static Made scored(Rational points, boolean isFinal) {
+        return Made.teacher(stamp -> new Fact.Scored(stamp, 1, points, isFinal, true));
     }
 
     /** What happened can't be later than it was told. */

@@ -4,7 +4,9 @@ import app.navlo.core.work.Fact;
 import app.navlo.formats.told.Told;
 import app.navlo.server.board.Board;
 import app.navlo.server.imports.News.ToldDeed;
-import java.util.Locale;
+import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Sha256;
+import java.nio.charset.StandardCharsets;
 import org.jspecify.annotations.Nullable;
 
 /** Tells whether what a source tells of happened here already. */
@@ -23,21 +25,13 @@ final class Happened {
                 || comment.text().equals(deed.body().path("say").asString(""));
         boolean ofSameAttempt = !(fact instanceof Fact.AnswersReleased released)
                 || released.attempt() == deed.body().path("attempt").asInt(1);
-        return kind(fact).equals(deed.kind()) && saysSame && ofSameAttempt;
-    }
-
-    /** "HANDED_IN" for what was handed in, as the hand-in box calls it. */
-    private static String kind(Fact fact) {
-        return fact.getClass()
-                .getSimpleName()
-                .replaceAll("(?<=[a-z])(?=[A-Z])", "_")
-                .toUpperCase(Locale.ROOT);
+        return FactKind.of(fact).name().equals(deed.kind()) && saysSame && ofSameAttempt;
     }
 
     /** The same for as long as a result says the same. */
     static String resultKey(Told.Result result) {
         String points = result.points() == null ? "" : result.points().toString();
         return "result " + result.workKey() + " " + result.status() + " " + points + " " + result.missing() + " "
-                + result.late() + " " + result.comment().hashCode();
+                + result.late() + " " + Sha256.of(result.comment().getBytes(StandardCharsets.UTF_8));
     }
 }

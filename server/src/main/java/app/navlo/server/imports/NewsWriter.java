@@ -17,7 +17,6 @@ import app.navlo.server.store.Announcements;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.HandIns;
@@ -25,10 +24,8 @@ import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.KeyKind;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Rows;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
-import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Duration;
 import java.time.Instant;
@@ -54,8 +51,8 @@ public class NewsWriter {
     private static final long LEFT_OUT = 0;
 
     private static final Duration A_DAY = Duration.ofDays(1);
-    private static final DeedFacts.Made HANDED_IN = new DeedFacts.Made(
-            FactKind.HANDED_IN, Actor.STUDENT, Map.of("attempt", 1, "content", HandInContent.DONE.name()), null);
+    private static final DeedFacts.Made HANDED_IN =
+            DeedFacts.Made.student(stamp -> new Fact.HandedIn(stamp, 1, HandInContent.DONE));
     private static final int SHORT = 40;
     private static final int LONGEST_TROUBLES = 20_000;
 
@@ -348,12 +345,8 @@ public class NewsWriter {
                     change,
                     link.student(),
                     work,
-                    made.kind(),
-                    at,
-                    now,
-                    made.actor(),
-                    by.isBlank() ? link.name() : by,
-                    made.columns()));
+                    made.fact().apply(Facts.stamp(at, now, made.actor(), by.isBlank() ? link.name() : by)),
+                    made.words()));
         }
 
         /** Of work that another source brought it is the second record; else it is all that there is. */
@@ -391,22 +384,21 @@ public class NewsWriter {
             }
             boolean scoredSo = scored != null && scored.points().equals(result.points()) && scored.isFinal() == isFinal;
             if (result.points() != null && !scoredSo) {
-                BigDecimal points = Objects.requireNonNull(Rows.decimal(result.points()));
-                DeedFacts.Made made = DeedFacts.scored(points, isFinal);
+                DeedFacts.Made made = DeedFacts.scored(result.points(), isFinal);
                 add(work, written ? made.byHand() : made, at, link.name());
             }
             if (cameBack && (entry == null || entry.state().stage() != Stage.RETURNED)) {
-                add(work, fact(FactKind.RETURNED, Map.of("asks_redo", false)), at, link.name());
+                add(work, DeedFacts.Made.teacher(stamp -> new Fact.Returned(stamp, null)), at, link.name());
             }
             boolean excused = entry != null && entry.state().stage() == Stage.EXCUSED;
             if (result.status() == Told.Status.EXCUSED && !excused) {
-                add(work, fact(FactKind.EXCUSED, Map.of("stands", true)), at, link.name());
+                add(work, DeedFacts.Made.teacher(stamp -> new Fact.Excused(stamp, true)), at, link.name());
             }
             Flag flag = result.missing()
                     ? Flag.MISSING
                     : result.incomplete() ? Flag.INCOMPLETE : result.late() ? Flag.LATE : Flag.CLEARED;
             if (flag != lastFlag(before)) {
-                add(work, fact(FactKind.FLAGGED, Map.of("flag", flag.name())), at, link.name());
+                add(work, DeedFacts.Made.teacher(stamp -> new Fact.Flagged(stamp, flag)), at, link.name());
             }
             boolean said = before.stream()
                     .anyMatch(fact -> fact instanceof Fact.Commented comment
@@ -414,9 +406,8 @@ public class NewsWriter {
             if (!result.comment().isBlank() && !said) {
                 add(
                         work,
-                        fact(
-                                FactKind.COMMENTED,
-                                Map.of("body", result.comment(), "is_private", true, "in_file", false)),
+                        DeedFacts.Made.teacher(
+                                stamp -> new Fact.Commented(stamp, result.comment(), true, false, false)),
                         at,
                         link.name());
             }
@@ -444,10 +435,6 @@ public class NewsWriter {
                     .map(fact -> ((Fact.Flagged) fact).flag())
                     .reduce((earlier, later) -> later)
                     .orElse(Flag.CLEARED);
-        }
-
-        private static DeedFacts.Made fact(FactKind kind, Map<String, Object> columns) {
-            return new DeedFacts.Made(kind, Actor.TEACHER, columns, null);
         }
 
         /** What comes with a result is written with it. */

@@ -1,9 +1,10 @@
 package app.navlo.server.leeway;
 
 import app.navlo.core.leeway.ExtensionRule;
+import app.navlo.core.time.Deadline;
+import app.navlo.core.work.Fact;
 import app.navlo.server.board.Board;
 import app.navlo.server.store.ChangeKind;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.work.HandInService;
 import app.navlo.server.work.SchoolBox;
@@ -13,7 +14,6 @@ import app.navlo.server.work.SchoolCommand.Payload;
 import app.navlo.server.work.WorkDesk;
 import app.navlo.server.work.Writer;
 import java.time.Instant;
-import java.util.Map;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -44,11 +44,11 @@ class AskCommand implements SchoolCommand {
             return new HandInService.Done(change, told);
         }
         Instant due = entry.finding().extension().newDue();
-        long fact = desk.add(writer, change, work, FactKind.EXTENSION_ASKED, Map.of());
+        long fact = desk.add(writer, change, work, Fact.ExtensionAsked::new);
         taken.ifPresent(asked -> school.is(asked, change, fact));
         ExtensionRule rule = entry.book().rules().extension();
         if (rule != null && rule.answered() == ExtensionRule.Answered.AT_ONCE && due != null) {
-            desk.add(writer, change, work, FactKind.EXTENSION_GRANTED, Map.of("due_at", due));
+            desk.add(writer, change, work, stamp -> new Fact.ExtensionGranted(stamp, Deadline.at(due)));
         }
         return new HandInService.Done(change, fact);
     }

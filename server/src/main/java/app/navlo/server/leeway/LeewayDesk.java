@@ -1,11 +1,11 @@
 package app.navlo.server.leeway;
 
 import app.navlo.core.leeway.Bar;
+import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
 import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.work.EditedView;
 import app.navlo.server.work.HandInService;
@@ -19,7 +19,6 @@ import app.navlo.server.work.Writer;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Objects;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -65,9 +64,9 @@ class LeewayDesk {
                 if (due != null && !form.due().isAfter(due)) {
                     throw Refusal.invalid("due", "The new due must be later than the one in force.");
                 }
-                desk.add(writer, change, work, FactKind.EXTENSION_GRANTED, Map.of("due_at", form.due()));
+                desk.add(writer, change, work, stamp -> new Fact.ExtensionGranted(stamp, Deadline.at(form.due())));
             } else {
-                desk.add(writer, change, work, FactKind.EXTENSION_DECLINED, Map.of());
+                desk.add(writer, change, work, Fact.ExtensionDeclined::new);
             }
             return work;
         });
@@ -86,7 +85,7 @@ class LeewayDesk {
             Duration span =
                     Objects.requireNonNull(entry.book().rules().tokens()).span();
             for (int i = 0; i < form.tokens(); i++) {
-                desk.add(writer, change, work, FactKind.TOKEN_USED, Map.of("span_minutes", span.toMinutes()));
+                desk.add(writer, change, work, stamp -> new Fact.TokenUsed(stamp, span));
             }
             return work;
         });
@@ -99,7 +98,7 @@ class LeewayDesk {
             if (entry.facts().stream().anyMatch(Fact.KeyOpened.class::isInstance)) {
                 throw Refusal.conflict("It was opened already", "Nothing is left to open.");
             }
-            desk.add(writer, change, work, FactKind.KEY_OPENED, Map.of());
+            desk.add(writer, change, work, Fact.KeyOpened::new);
             return work;
         });
     }

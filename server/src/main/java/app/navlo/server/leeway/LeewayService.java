@@ -28,12 +28,13 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Stream;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
 /** Puts the choices of all work side by side. */
@@ -232,6 +233,13 @@ class LeewayService {
         return book.percent(rises).max(Rational.ZERO);
     }
 
+    private static final Set<FactKind> OF_LEEWAY = EnumSet.of(
+            FactKind.EXTENSION_ASKED,
+            FactKind.EXTENSION_GRANTED,
+            FactKind.EXTENSION_DECLINED,
+            FactKind.TOKEN_USED,
+            FactKind.KEY_OPENED);
+
     private static List<LeewayEventView> history(Board board) {
         return board.entries().stream()
                 .flatMap(entry -> entry.recorded().stream()
@@ -242,29 +250,13 @@ class LeewayService {
 
     private static Optional<LeewayEventView> event(long work, RecordedFact recorded) {
         Fact fact = recorded.fact();
-        FactKind kind = kind(fact);
-        if (kind == null) {
+        FactKind kind = FactKind.of(fact);
+        if (!OF_LEEWAY.contains(kind)) {
             return Optional.empty();
         }
         Instant due =
                 fact instanceof Fact.ExtensionGranted granted ? granted.due().instant() : null;
         return Optional.of(
                 new LeewayEventView(work, kind, fact.stamp().at(), fact.stamp().name(), due));
-    }
-
-    private static @Nullable FactKind kind(Fact fact) {
-        if (fact instanceof Fact.ExtensionAsked) {
-            return FactKind.EXTENSION_ASKED;
-        }
-        if (fact instanceof Fact.ExtensionGranted) {
-            return FactKind.EXTENSION_GRANTED;
-        }
-        if (fact instanceof Fact.ExtensionDeclined) {
-            return FactKind.EXTENSION_DECLINED;
-        }
-        if (fact instanceof Fact.TokenUsed) {
-            return FactKind.TOKEN_USED;
-        }
-        return fact instanceof Fact.KeyOpened ? FactKind.KEY_OPENED : null;
     }
 }

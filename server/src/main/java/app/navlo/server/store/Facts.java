@@ -124,20 +124,38 @@ public class Facts {
     }
 
     /**
-     * What is added: who, when, and the columns that its kind uses.
+     * What is said with a fact, and what it answers.
      *
-     * @param happenedAt when it happened; it is learnt at {@code learntAt}
+     * @param body of a post, which the fact itself doesn't hold; null for anything else
+     * @param answersFact the word that is answered; null for none
+     * @param answersPost the post of another that is answered; null for none
      */
-    public record NewFact(
-            long change,
-            long student,
-            long work,
-            FactKind kind,
-            Instant happenedAt,
-            Instant learntAt,
-            Actor actor,
-            String actorName,
-            Map<String, Object> columns) {}
+    public record Words(
+            @Nullable String body,
+            @Nullable Long answersFact,
+            @Nullable Long answersPost) {
+        public static final Words NONE = new Words(null, null, null);
+
+        public static Words answering(@Nullable Long fact) {
+            return new Words(null, fact, null);
+        }
+    }
+
+    /**
+     * What is added. The store gives it its number, and the source of its change.
+     *
+     * @param fact the order and the source of its stamp are left aside
+     */
+    public record NewFact(long change, long student, long work, Fact fact, Words words) {
+        public NewFact(long change, long student, long work, Fact fact) {
+            this(change, student, work, fact, Words.NONE);
+        }
+    }
+
+    /** The stamp of a fact that is to be added. */
+    public static Stamp stamp(Instant at, Instant learnt, Actor by, String name) {
+        return new Stamp(at, learnt, 0, by, name, Changes.TYPED_IN);
+    }
 
     private static final List<String> TYPED_COLUMNS = List.of(
             "attempt",
@@ -185,27 +203,86 @@ public class Facts {
         return batch.insert(INSERT, facts.stream().map(Facts::row).toList());
     }
 
-    private static Map<String, Object> row(NewFact fact) {
-        if (!TYPED_COLUMNS.containsAll(fact.columns().keySet())) {
-            throw new IllegalArgumentException(
-                    "a fact has no such columns: " + fact.columns().keySet());
-        }
-        Map<String, Object> params = new HashMap<>();
-        TYPED_COLUMNS.forEach(column -> params.put(column, fact.columns().get(column)));
-        params.put("change", fact.change());
-        params.put("student", fact.student());
-        params.put("work", fact.work());
-        params.put("kind", fact.kind().name());
-        params.put("happened", fact.happenedAt());
-        params.put("learnt", fact.learntAt());
-        params.put("actor", fact.actor().name());
-        params.put("actorName", fact.actorName());
-        return params;
+    private static Map<String, Object> row(NewFact added) {
+        Fact fact = added.fact();
+        Map<String, Object> row = new HashMap<>();
+        TYPED_COLUMNS.forEach(column -> row.put(column, null));
+        row.put("change", added.change());
+        row.put("student", added.student());
+        row.put("work", added.work());
+        row.put("kind", FactKind.of(fact).name());
+        row.put("happened", fact.stamp().at());
+        row.put("learnt", fact.stamp().learnt());
+        row.put("actor", fact.stamp().by().name());
+        row.put("actorName", fact.stamp().name());
+        row.put("body", added.words().body());
+        row.put("answers_fact", added.words().answersFact());
+        row.put("answers_post", added.words().answersPost());
+        done(row, fact);
+        judged(row, fact);
+        dues(row, fact);
+        return row;
     }
 
-    /** The columns of a due, to be put into {@link NewFact#columns}. */
-    public static Map<String, Object> dueColumns(@Nullable Deadline due) {
-        return columns("due", due);
+    private static void done(Map<String, Object> row, Fact fact) {
+        if (fact instanceof Fact.AttemptBegun begun) {
+            row.put("attempt", begun.attempt());
+        } else if (fact instanceof Fact.HandedIn handedIn) {
+            row.put("attempt", handedIn.attempt());
+            row.put("content", handedIn.content().name());
+        } else if (fact instanceof Fact.Posted posted) {
+            row.put("part", posted.part().name());
+        } else if (fact instanceof Fact.TokenUsed used) {
+            row.put("span_minutes", used.span().toMinutes());
+        } else if (fact instanceof Fact.PutAside aside) {
+            row.put("body", aside.signal());
+        }
+    }
+
+    private static void judged(Map<String, Object> row, Fact fact) {
+        if (fact instanceof Fact.Scored scored) {
+            row.put("attempt", scored.attempt());
+            row.put("points", Rows.decimal(scored.points()));
+            row.put("points_by_due", scored.byDue() == null ? null : Rows.decimal(scored.byDue()));
+            row.put("is_final", scored.isFinal());
+            row.put("is_posted", scored.posted());
+        } else if (fact instanceof Fact.Excused excused) {
+            row.put("stands", excused.stands());
+        } else if (fact instanceof Fact.Flagged flagged) {
+            row.put("flag", flagged.flag().name());
+        } else if (fact instanceof Fact.Commented said) {
+            row.put("body", said.text());
+            row.put("is_private", said.isPrivate());
+            row.put("in_file", said.inFile());
+            row.put("asks", said.asks());
+        } else if (fact instanceof Fact.AnswersReleased released) {
+            row.put("attempt", released.attempt());
+        }
+    }
+
+    private static void dues(Map<String, Object> row, Fact fact) {
+        if (fact instanceof Fact.SentBack sentBack) {
+            row.put("body", sentBack.reason());
+            put(row, "due", sentBack.newDue());
+        } else if (fact instanceof Fact.Returned returned) {
+            Fact.RedoAsked redo = returned.redo();
+            row.put("asks_redo", redo != null);
+            put(row, "due", redo == null ? null : redo.due());
+        } else if (fact instanceof Fact.ExtensionGranted granted) {
+            put(row, "due", granted.due());
+        } else if (fact instanceof Fact.DueMoved moved) {
+            put(row, "before", moved.before());
+            put(row, "due", moved.after());
+        }
+    }
+
+    private static void put(Map<String, Object> row, String prefix, @Nullable Deadline deadline) {
+        if (deadline instanceof Deadline.EndOfDay end) {
+            row.put(prefix + "_day", LocalDate.from(end.day()));
+            row.put(prefix + "_zone", end.zone().getId());
+        } else if (deadline != null) {
+            row.put(prefix + "_at", deadline.instant());
+        }
     }
 
     /** @param before null for none; the same of {@code after} */
@@ -225,29 +302,12 @@ public class Facts {
     /** That a source told another due than before; nothing where it is the same instant. */
     public void addDueMoved(DueMoved moved, Instant at, String source) {
         if (!moved.isNothing()) {
-            Map<String, Object> columns = new HashMap<>(columns("before", moved.before()));
-            columns.putAll(columns("due", moved.after()));
+            Stamp stamp = stamp(at, at, Actor.TEACHER, source);
             add(new NewFact(
                     moved.change(),
                     moved.student(),
                     moved.work(),
-                    FactKind.DUE_MOVED,
-                    at,
-                    at,
-                    Actor.TEACHER,
-                    source,
-                    columns));
+                    new Fact.DueMoved(stamp, moved.before(), moved.after())));
         }
-    }
-
-    private static Map<String, Object> columns(String prefix, @Nullable Deadline deadline) {
-        if (deadline instanceof Deadline.EndOfDay end) {
-            return Map.of(
-                    prefix + "_day",
-                    (Object) LocalDate.from(end.day()),
-                    prefix + "_zone",
-                    end.zone().getId());
-        }
-        return deadline == null ? Map.of() : Map.of(prefix + "_at", deadline.instant());
     }
 }

@@ -1,18 +1,17 @@
 package app.navlo.server.work;
 
+import app.navlo.core.work.Fact;
 import app.navlo.core.work.Stage;
 import app.navlo.server.board.Board;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.StoredFile;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.time.Instant;
-import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -109,7 +108,7 @@ class DraftService {
         if (entry.state().stage() == Stage.ASSIGNED) {
             String summary = "Began a draft of " + entry.work().definition().title();
             long change = desk.change(writer, ChangeKind.DRAFT, summary);
-            desk.add(writer, change, work, FactKind.DRAFT_STARTED, Map.of());
+            desk.add(writer, change, work, Fact.DraftStarted::new);
         }
         return drafts.find(work).orElseThrow();
     }

@@ -1,14 +1,16 @@
 package app.navlo.server.work;
 
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.HandInRules;
 import app.navlo.server.board.Board;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.work.HandInService.Done;
 import app.navlo.server.work.SchoolBox.Taken;
-import java.util.Map;
+import app.navlo.server.work.SchoolCommand.Payload;
 import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -59,8 +61,9 @@ class HandInCommand implements SchoolCommand {
     }
 
     private long add(Writer writer, Board.Entry entry, long change, Payload payload, Optional<Taken> taken) {
-        Map<String, Object> columns =
-                Map.of("attempt", HandInService.attempt(entry), "content", Objects.requireNonNull(payload.type()));
-        return desk.add(writer, change, entry.work().id(), FactKind.HANDED_IN, desk.at(taken), columns);
+        int attempt = HandInRules.attempt(entry.state());
+        HandInContent content = HandInContent.valueOf(Objects.requireNonNull(payload.type()));
+        return desk.add(
+                writer, change, entry.work().id(), desk.at(taken), stamp -> new Fact.HandedIn(stamp, attempt, content));
     }
 }

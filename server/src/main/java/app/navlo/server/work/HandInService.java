@@ -2,17 +2,14 @@ package app.navlo.server.work;
 
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Fact;
-import app.navlo.core.work.GateState;
 import app.navlo.core.work.HandInContent;
-import app.navlo.core.work.Move;
-import app.navlo.core.work.Stage;
-import app.navlo.core.work.WorkKind;
+import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
-import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Facts;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Outbox;
@@ -26,9 +23,7 @@ import java.io.IOException;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDateTime;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -113,9 +108,9 @@ public class HandInService {
                 ? null
                 : request.note().strip();
         if (request.content() == HandInContent.DONE || request.content() == HandInContent.ATTEMPT) {
-            boolean attempt = work.definition().kind() == WorkKind.QUIZ
-                    || work.definition().kind() == WorkKind.TEST;
-            if (!takes.done() || attempt != (request.content() == HandInContent.ATTEMPT)) {
+            if (!takes.done()
+                    || request.content()
+                            != HandInRules.ownWord(work.definition().kind())) {
                 throw Refusal.invalid("content", "This work can't be handed in so. Reload the page and choose again.");
             }
             return new HandIns.Content(null, note, List.of());
@@ -162,8 +157,8 @@ public class HandInService {
         refuseUnlessOpenThen(entry, at);
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.HAND_IN, "Recorded that " + title + " was handed in elsewhere");
-        Map<String, Object> columns = Map.of("attempt", attempt(entry), "content", HandInContent.DONE.name());
-        long fact = desk.add(writer, change, work, FactKind.HANDED_IN, at, columns);
+        int attempt = HandInRules.attempt(entry.state());
+        long fact = desk.add(writer, change, work, at, stamp -> new Fact.HandedIn(stamp, attempt, HandInContent.DONE));
         handIns.add(fact, content);
         return new Done(change, fact);
     }
@@ -173,15 +168,11 @@ public class HandInService {
         if (at.isAfter(desk.now())) {
             throw Refusal.invalid("day", "This is still to come. Say when it was handed in.");
         }
-        boolean goneOnSince = entry.facts().stream()
-                .filter(fact -> !(fact instanceof Fact.ReadMarked))
-                .anyMatch(fact ->
-                        fact.stamp().at().isAfter(at) && !fact.stamp().at().isAfter(desk.now()) && movesOn(fact));
-        if (goneOnSince) {
+        if (HandInRules.wentOnSince(entry.facts(), at, desk.now())) {
             throw Refusal.invalid("day", "It was handed in, sent back or returned after that. Say a time since then.");
         }
         Duration soon = Duration.ofHours(entry.course().rules().soonHours());
-        WorkState then = WorkState.of(entry.finding().item(), entry.facts(), GateState.OPEN, soon, at);
+        WorkState then = HandInRules.then(entry.finding().item(), entry.facts(), soon, at);
         if (!then.mayHandIn() || entry.work().definition().parts() != null) {
             throw Refusal.invalid(
                     "day",
@@ -192,35 +183,11 @@ public class HandInService {
         }
     }
 
-    /** What completes an attempt belongs to it. */
-    static int attempt(Board.Entry entry) {
-        WorkState state = entry.state();
-        return state.toComplete() ? Math.max(1, state.attemptsUsed()) : state.attemptsUsed() + 1;
-    }
-
-    /** Whether it is of a kind that can go elsewhere, and nothing of it is with the teacher. */
-    static boolean mayRecord(Board.Entry entry) {
-        Work.Definition definition = entry.work().definition();
-        Move move = entry.state().move();
-        return entry.finding().item().expectsHandIn()
-                && definition.parts() == null
-                && definition.kind() != WorkKind.QUIZ
-                && definition.kind() != WorkKind.TEST
-                && (entry.state().mayHandIn() || move == Move.OUT_OF_REACH);
-    }
-
-    private static boolean movesOn(Fact fact) {
-        return fact instanceof Fact.HandedIn
-                || fact instanceof Fact.SentBack
-                || fact instanceof Fact.Returned
-                || fact instanceof Fact.Scored;
-    }
-
     public Done withdraw(Writer writer, long work) {
         return commands.run(Outbox.Kind.WITHDRAW, writer, work, "withdraw " + work, () -> {
             Board.Entry entry = desk.open(writer, work);
             Long standing = entry.standingHandIn();
-            if (standing == null || !mayWithdraw(entry)) {
+            if (standing == null || !entry.mayWithdraw()) {
                 throw Refusal.conflict(
                         "There is nothing to withdraw",
                         "Only what is with the teacher and not graded yet can be taken back.");
@@ -240,17 +207,6 @@ public class HandInService {
         return handIns.receiptOf(handIn).isPresent() || school.has(handIn);
     }
 
-    /** Whether the last hand-in is with the teacher and is one that can be taken back. */
-    static boolean mayWithdraw(Board.Entry entry) {
-        Long standing = entry.standingHandIn();
-        return entry.state().stage() == Stage.TURNED_IN
-                && standing != null
-                && entry.recorded().stream()
-                        .filter(fact -> fact.id() == standing)
-                        .anyMatch(fact -> fact.fact() instanceof Fact.HandedIn handedIn
-                                && handedIn.content() != HandInContent.ATTEMPT);
-    }
-
     @Transactional
     public Done post(Writer writer, long work, Post post) {
         return once.run(
@@ -264,7 +220,7 @@ public class HandInService {
         if (entry.state().parts() == null) {
             throw Refusal.invalid("part", "This work has no posts and replies.");
         }
-        if (!entry.state().accepted() || entry.state().stage() == Stage.NOT_OPEN) {
+        if (!HandInRules.mayPost(entry.finding().item(), entry.state())) {
             throw notYours(entry);
         }
         String title = entry.work().definition().title();
@@ -275,15 +231,12 @@ public class HandInService {
         }
         String what = post.part() == Fact.Posted.Part.POST ? "Posted in " : "Replied in ";
         long change = desk.change(writer, ChangeKind.POST, what + title);
-        long fact = desk.add(writer, change, work, FactKind.POSTED, columns(post));
+        long fact = desk.add(
+                writer,
+                change,
+                work,
+                new Fact.Posted(desk.stamp(writer, desk.now()), post.part()),
+                new Facts.Words(post.text(), null, post.answers()));
         return new Done(change, fact);
-    }
-
-    private static Map<String, Object> columns(Post post) {
-        Map<String, Object> columns = new HashMap<>();
-        columns.put("part", post.part().name());
-        columns.put("body", post.text());
-        columns.put("answers_post", post.answers());
-        return columns;
     }
 }

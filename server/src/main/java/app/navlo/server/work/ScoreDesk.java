@@ -1,7 +1,8 @@
 package app.navlo.server.work;
 
 import app.navlo.core.exact.Rational;
-import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.Stamp;
 import app.navlo.core.work.WorkItem;
 import app.navlo.formats.told.ScoreWords;
 import app.navlo.server.board.Board;
@@ -10,9 +11,7 @@ import app.navlo.server.problem.Refusal.Fault;
 import app.navlo.server.rules.GradeSheet;
 import app.navlo.server.rules.OwnField;
 import app.navlo.server.store.ChangeKind;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
-import app.navlo.server.store.Rows;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
 import app.navlo.server.store.WriteOnce;
@@ -96,8 +95,9 @@ class ScoreDesk {
         Work.Definition definition = entry.work().definition();
         ScoreWords.Score read = ScoreWords.read(score.text(), letters(entry));
         Instant at = at(entry, score.day());
+        Stamp stamp = desk.stamp(writer, at);
         if (read.excused()) {
-            reported.add(fact(writer, change, entry, FactKind.EXCUSED, at, Map.of("stands", true)));
+            reported.add(desk.fact(writer, change, entry, new Fact.Excused(stamp, true)));
             return;
         }
         Rational of = definition.marking().possible();
@@ -123,12 +123,8 @@ class ScoreDesk {
                             ? "Write the score of “" + definition.title() + "” first"
                             : "“" + score.text() + "” of how many points? Write it like 17/20");
         }
-        Map<String, Object> columns = new HashMap<>();
-        columns.put("attempt", Math.max(1, entry.state().attemptsUsed()));
-        columns.put("points", Rows.decimal(points));
-        columns.put("is_final", true);
-        columns.put("is_posted", true);
-        reported.add(fact(writer, change, entry, FactKind.SCORED, at, columns));
+        int attempt = Math.max(1, entry.state().attemptsUsed());
+        reported.add(desk.fact(writer, change, entry, new Fact.Scored(stamp, attempt, points, true, true)));
     }
 
     /** Each with the lowest percent that earns it. */
@@ -153,19 +149,5 @@ class ScoreDesk {
         }
         Instant noon = day.atTime(12, 0).atZone(zone).toInstant();
         return noon.isAfter(now) ? now : noon;
-    }
-
-    private Facts.NewFact fact(
-            Writer writer, long change, Board.Entry entry, FactKind kind, Instant at, Map<String, Object> columns) {
-        return new Facts.NewFact(
-                change,
-                writer.student(),
-                entry.work().id(),
-                kind,
-                at,
-                desk.now(),
-                Actor.STUDENT,
-                writer.name(),
-                columns);
     }
 }

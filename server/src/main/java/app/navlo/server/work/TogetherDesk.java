@@ -1,11 +1,12 @@
 package app.navlo.server.work;
 
 import app.navlo.core.exact.Rational;
-import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
-import app.navlo.core.work.WorkKind;
+import app.navlo.core.work.Stamp;
 import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.rules.Figures;
@@ -14,7 +15,6 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Own;
 import app.navlo.server.store.WishList;
@@ -303,42 +303,21 @@ class TogetherDesk {
     /** Facts that the student reports: handed in elsewhere, come back, read. */
     private void record(Writer writer, long change, TogetherForm form, List<Board.Entry> entries) {
         List<Facts.NewFact> reported = new ArrayList<>();
+        Stamp now = desk.stamp(writer, desk.now());
         for (Board.Entry entry : entries) {
             if (form.done() != null) {
-                WorkKind kind = entry.work().definition().kind();
-                boolean attempt = kind == WorkKind.QUIZ || kind == WorkKind.TEST;
-                reported.add(fact(
-                        writer,
-                        change,
-                        entry,
-                        FactKind.HANDED_IN,
-                        handedIn(form.done().when(), entry),
-                        Map.of(
-                                "attempt",
-                                HandInService.attempt(entry),
-                                "content",
-                                (attempt ? HandInContent.ATTEMPT : HandInContent.DONE).name())));
+                Stamp then = desk.stamp(writer, handedIn(form.done().when(), entry));
+                HandInContent content =
+                        HandInRules.ownWord(entry.work().definition().kind());
+                int attempt = HandInRules.attempt(entry.state());
+                reported.add(desk.fact(writer, change, entry, new Fact.HandedIn(then, attempt, content)));
             } else if (form.back()) {
-                reported.add(fact(writer, change, entry, FactKind.RETURNED, desk.now(), Map.of("asks_redo", false)));
+                reported.add(desk.fact(writer, change, entry, new Fact.Returned(now, null)));
             } else if (entry.feedback().unread() > 0) {
-                reported.add(fact(writer, change, entry, FactKind.READ_MARKED, desk.now(), Map.of()));
+                reported.add(desk.fact(writer, change, entry, new Fact.ReadMarked(now)));
             }
         }
         facts.addAll(reported);
-    }
-
-    private Facts.NewFact fact(
-            Writer writer, long change, Board.Entry entry, FactKind kind, Instant at, Map<String, Object> columns) {
-        return new Facts.NewFact(
-                change,
-                writer.student(),
-                entry.work().id(),
-                kind,
-                at,
-                desk.now(),
-                Actor.STUDENT,
-                writer.name(),
-                columns);
     }
 
     private Instant handedIn(DoneWhen when, Board.Entry entry) {

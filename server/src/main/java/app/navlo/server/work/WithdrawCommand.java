@@ -5,12 +5,11 @@ import app.navlo.core.work.HandInContent;
 import app.navlo.server.board.Board;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.work.HandInService.Done;
 import app.navlo.server.work.SchoolBox.Taken;
-import java.util.Map;
+import app.navlo.server.work.SchoolCommand.Payload;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -45,7 +44,7 @@ class WithdrawCommand implements SchoolCommand {
             desk.touch(writer, work, change);
             return new Done(change, told);
         }
-        long fact = desk.add(writer, change, work, FactKind.WITHDRAWN, desk.at(taken), Map.of());
+        long fact = desk.add(writer, change, work, desk.at(taken), Fact.Withdrawn::new);
         taken.ifPresent(one -> school.is(one, change, fact));
         boolean held = standing != null
                 && entry.recorded().stream().noneMatch(one -> one.id() == standing && isDone(one.fact()));

@@ -2,10 +2,11 @@ package app.navlo.server.work;
 
 import app.navlo.core.feedback.FeedbackStream;
 import app.navlo.core.signal.SignalKind;
+import app.navlo.core.work.Fact;
 import app.navlo.server.board.Board;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
-import app.navlo.server.store.FactKind;
+import app.navlo.server.store.Facts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Own;
@@ -15,9 +16,7 @@ import app.navlo.server.work.HandInService.Done;
 import app.navlo.server.work.Uploads.Upload;
 import java.io.IOException;
 import java.time.Instant;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -61,14 +60,10 @@ class WordService {
         if (answersNothing) {
             throw Refusal.invalid("answers", "The word that this answers isn't there any more. Reload the page.");
         }
-        Map<String, Object> columns = new HashMap<>();
-        columns.put("body", text.strip());
-        columns.put("is_private", true);
-        columns.put("in_file", false);
-        columns.put("answers_fact", answers);
+        Fact said = new Fact.Commented(desk.stamp(writer, desk.now()), text.strip(), true, false, false);
         String title = entry.work().definition().title();
         long change = desk.change(writer, ChangeKind.COMMENT, "Commented on " + title);
-        long fact = desk.add(writer, change, work, FactKind.COMMENTED, columns);
+        long fact = desk.add(writer, change, work, said, Facts.Words.answering(answers));
         feedback.addFiles(fact, along);
         return new Done(change, fact);
     }
@@ -130,8 +125,8 @@ class WordService {
                     Board.Entry entry = desk.open(writer, work);
                     String title = entry.work().definition().title();
                     long change = desk.change(writer, ChangeKind.OWN, "Put aside a signal of " + title);
-                    Map<String, Object> columns = Map.of("body", signal.name());
-                    return new Done(change, desk.add(writer, change, work, FactKind.PUT_ASIDE, columns));
+                    long aside = desk.add(writer, change, work, stamp -> new Fact.PutAside(stamp, signal.name()));
+                    return new Done(change, aside);
                 });
     }
 
@@ -142,7 +137,7 @@ class WordService {
         if (entry.feedback().unread() > 0 || hasNewPosts(entry)) {
             String title = entry.work().definition().title();
             long change = desk.change(writer, ChangeKind.READ, "Read feedback on " + title);
-            desk.add(writer, change, work, FactKind.READ_MARKED, Map.of());
+            desk.add(writer, change, work, Fact.ReadMarked::new);
         }
     }
 

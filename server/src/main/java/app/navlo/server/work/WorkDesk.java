@@ -1,20 +1,21 @@
 package app.navlo.server.work;
 
 import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.Stamp;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
 import java.time.Instant;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
+import java.util.function.Function;
 import org.springframework.stereotype.Component;
 
 /** What every write to a piece of work does: lock it, see that it is as the writer saw it, add, tell open pages. */
@@ -67,17 +68,31 @@ public class WorkDesk {
                 new Changes.NewChange(writer.student(), writer.person(), kind, now(), Changes.TYPED_IN, summary));
     }
 
-    /** Adds a fact that the student makes now, and marks the work as changed. */
-    public long add(Writer writer, long change, long work, FactKind kind, Map<String, Object> columns) {
-        return add(writer, change, work, kind, now(), columns);
+    /** Adds a fact that the student makes now, and marks the work as changed. @param fact of its stamp */
+    public long add(Writer writer, long change, long work, Function<Stamp, Fact> fact) {
+        return add(writer, change, work, now(), fact);
     }
 
     /** The same for what happened at {@code at}, and is told now. */
-    public long add(Writer writer, long change, long work, FactKind kind, Instant at, Map<String, Object> columns) {
-        long fact = facts.add(new Facts.NewFact(
-                change, writer.student(), work, kind, at, now(), Actor.STUDENT, writer.name(), columns));
+    public long add(Writer writer, long change, long work, Instant at, Function<Stamp, Fact> fact) {
+        return add(writer, change, work, fact.apply(stamp(writer, at)), Facts.Words.NONE);
+    }
+
+    /** The same for what is said with it. */
+    public long add(Writer writer, long change, long work, Fact fact, Facts.Words words) {
+        long id = facts.add(new Facts.NewFact(change, writer.student(), work, fact, words));
         touch(writer, work, change);
-        return fact;
+        return id;
+    }
+
+    /** What is added to one of many. */
+    Facts.NewFact fact(Writer writer, long change, Board.Entry entry, Fact fact) {
+        return new Facts.NewFact(change, writer.student(), entry.work().id(), fact);
+    }
+
+    /** Of what the writer says happened at {@code at}, and tells now. */
+    public Stamp stamp(Writer writer, Instant at) {
+        return Facts.stamp(at, now(), Actor.STUDENT, writer.name());
     }
 
     /** When something was done: by the school's word where it took it. */

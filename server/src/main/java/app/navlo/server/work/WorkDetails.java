@@ -4,7 +4,9 @@ import app.navlo.core.reason.Sentences;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.GateState;
+import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
@@ -90,8 +92,8 @@ class WorkDetails {
         MaterialView given = material.read(entry, said, undone);
         List<Receipt> receipts = receipts(entry);
         Optional<Drafts.Draft> draft = drafts.find(work);
-        boolean yours = state.mayHandIn() && entry.finding().item().expectsHandIn();
-        boolean inParts = definition.parts() != null;
+        WorkItem item = entry.finding().item();
+        boolean yours = state.mayHandIn() && item.expectsHandIn();
         return new WorkDetail(
                 WorkViews.of(
                         entry,
@@ -122,11 +124,11 @@ class WorkDetails {
                         .map(parcel -> new WorkDetail.OnItsWayView(
                                 parcel.kind(), parcel.madeAt(), parcel.unknownSince() != null))
                         .orElse(null),
-                yours && !inParts,
-                HandInService.mayRecord(entry),
-                inParts && state.accepted() && state.stage() != Stage.NOT_OPEN && state.stage() != Stage.EXCUSED,
-                HandInService.mayWithdraw(entry),
-                HandInService.mayWithdraw(entry)
+                HandInRules.mayHandIn(item, state),
+                HandInRules.mayRecord(item, state),
+                HandInRules.mayPost(item, state),
+                entry.mayWithdraw(),
+                entry.mayWithdraw()
                         ? WorkDetail.TakenBackView.of(
                                 entry.book().takenBack(entry.finding().id()))
                         : null,

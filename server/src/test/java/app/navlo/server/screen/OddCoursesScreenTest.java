@@ -10,6 +10,9 @@ import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
+import app.navlo.core.work.Fact;
+import app.navlo.core.work.HandInContent;
+import app.navlo.core.work.Stamp;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.board.Boards;
@@ -20,7 +23,6 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
-import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Terms;
@@ -37,7 +39,6 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -150,19 +151,20 @@ public class OddCoursesScreenTest extends Screen {
                 new Works.NewWork(MIRA, change, Work.Origin.SCHOOL, course + "/" + title, null, definition, ""));
         Instant at = LocalDate.parse(due).atTime(8, 0).atZone(ZONE).toInstant();
         if (outcome.equals("excused")) {
-            fact(change, work, FactKind.EXCUSED, Actor.TEACHER, at, Map.of("stands", true));
+            fact(change, work, new Fact.Excused(by(Actor.TEACHER, at), true));
         } else if (!outcome.isEmpty()) {
-            fact(change, work, FactKind.HANDED_IN, Actor.STUDENT, at, Map.of("attempt", 1, "content", "DONE"));
-            fact(change, work, FactKind.SCORED, Actor.TEACHER, at.plusSeconds(3600), scored(outcome));
+            fact(change, work, new Fact.HandedIn(by(Actor.STUDENT, at), 1, HandInContent.DONE));
+            Stamp later = by(Actor.TEACHER, at.plusSeconds(3600));
+            fact(change, work, new Fact.Scored(later, 1, Rational.of(new BigDecimal(outcome)), true, true));
         }
     }
 
-    private static Map<String, Object> scored(String points) {
-        return Map.of("attempt", 1, "points", new BigDecimal(points), "is_final", true, "is_posted", true);
+    private static Stamp by(Actor actor, Instant at) {
+        return Facts.stamp(at, at, actor, "Somebody");
     }
 
-    private void fact(long change, long work, FactKind kind, Actor by, Instant at, Map<String, Object> columns) {
-        facts.add(new Facts.NewFact(change, MIRA, work, kind, at, at, by, "Somebody", columns));
+    private void fact(long change, long work, Fact fact) {
+        facts.add(new Facts.NewFact(change, MIRA, work, fact));
     }
 
     private long nothingScored() {
