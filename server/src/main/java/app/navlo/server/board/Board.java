@@ -15,8 +15,9 @@ import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.Course;
-import app.navlo.server.store.Own;
+import app.navlo.server.store.Notes;
 import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Instant;
@@ -63,8 +64,8 @@ public record Board(
             Work work,
             Course course,
             List<RecordedFact> recorded,
-            Own.Figures own,
-            List<Own.Note> notes,
+            StudentEstimates.Figures own,
+            List<Notes.Note> notes,
             Efforts.WorkEffort effort,
             CourseBook book,
             Finding finding,

@@ -12,8 +12,8 @@ import app.navlo.server.rules.RuleSheet;
 import app.navlo.server.rules.WorkSheet;
 import app.navlo.server.rules.WorkSheet.GateSheet;
 import app.navlo.server.store.Course;
-import app.navlo.server.store.Own;
 import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Instant;
@@ -35,7 +35,7 @@ final class Books {
     private final Map<Long, Course> courses;
     private final Map<Long, Term> terms;
     private final Map<Long, List<RecordedFact>> facts;
-    private final Map<Long, Own.Figures> figures;
+    private final Map<Long, StudentEstimates.Figures> figures;
     private final Efforts efforts;
     private final Map<Long, CourseRules> rules = new HashMap<>();
     private final Map<Long, List<CourseWork>> works = new HashMap<>();
@@ -46,7 +46,7 @@ final class Books {
             Map<Long, Term> terms,
             Collection<Work> works,
             Map<Long, List<RecordedFact>> facts,
-            Map<Long, Own.Figures> figures,
+            Map<Long, StudentEstimates.Figures> figures,
             Efforts efforts) {
         this.figures = figures;
         this.efforts = efforts;
@@ -99,7 +99,7 @@ final class Books {
     private CourseWork courseWork(Work work, Set<Long> ids, Set<String> units) {
         Work.Definition definition = work.definition();
         WorkSheet sheet = definition.rules();
-        Own.Figures own = figures.getOrDefault(work.id(), Own.Figures.NONE);
+        StudentEstimates.Figures own = figures.getOrDefault(work.id(), StudentEstimates.Figures.NONE);
         return new CourseWork(
                 definition.item(work.id()),
                 new CourseWork.Place(definition.unit(), definition.category(), sheet.standards(), sheet.extra()),

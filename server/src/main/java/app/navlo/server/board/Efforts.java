@@ -2,9 +2,9 @@ package app.navlo.server.board;
 
 import app.navlo.core.pace.EffortCorrection;
 import app.navlo.core.work.Fact;
-import app.navlo.server.store.Own;
 import app.navlo.server.store.OwnCourses.CourseKind;
 import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -41,7 +41,7 @@ public final class Efforts {
     Efforts(
             Collection<Work> works,
             Map<Long, List<RecordedFact>> facts,
-            Map<Long, Own.Figures> figures,
+            Map<Long, StudentEstimates.Figures> figures,
             Map<Long, Integer> spent,
             Set<CourseKind> refused) {
         this.refused = refused;
@@ -65,7 +65,7 @@ public final class Efforts {
         }
         for (Work work : works) {
             boolean isDone = doneAt(facts.getOrDefault(work.id(), List.of())) != null;
-            Own.Figures own = figures.getOrDefault(work.id(), Own.Figures.NONE);
+            StudentEstimates.Figures own = figures.getOrDefault(work.id(), StudentEstimates.Figures.NONE);
             byWork.put(work.id(), effort(work, own, spent.getOrDefault(work.id(), 0), isDone));
         }
     }
@@ -87,7 +87,7 @@ public final class Efforts {
         return at;
     }
 
-    private WorkEffort effort(Work work, Own.Figures own, int spent, boolean done) {
+    private WorkEffort effort(Work work, StudentEstimates.Figures own, int spent, boolean done) {
         Integer said = work.definition().effortMinutes();
         CourseKind which = which(work);
         EffortCorrection correction = corrections.get(which);

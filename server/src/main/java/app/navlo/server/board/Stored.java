@@ -7,8 +7,9 @@ import app.navlo.core.signal.Around;
 import app.navlo.server.rules.TimeSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Own;
+import app.navlo.server.store.Notes;
 import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Instant;
@@ -32,8 +33,8 @@ record Stored(
         Map<Long, Term> terms,
         Map<Long, Work> works,
         Map<Long, List<RecordedFact>> facts,
-        Map<Long, Own.Figures> figures,
-        Map<Long, List<Own.Note>> notes,
+        Map<Long, StudentEstimates.Figures> figures,
+        Map<Long, List<Notes.Note>> notes,
         Map<Long, List<Material.OtherRecord>> records,
         Map<Long, Instant> wrote,
         Optional<TimeSheet> time,
@@ -47,7 +48,7 @@ record Stored(
                 work,
                 course,
                 facts.getOrDefault(work.id(), List.of()),
-                figures.getOrDefault(work.id(), Own.Figures.NONE),
+                figures.getOrDefault(work.id(), StudentEstimates.Figures.NONE),
                 notes.getOrDefault(work.id(), List.of()),
                 efforts.of(work.id()),
                 book,

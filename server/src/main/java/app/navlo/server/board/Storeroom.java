@@ -6,10 +6,11 @@ import app.navlo.server.store.Courses;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Letters;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Own;
+import app.navlo.server.store.Notes;
 import app.navlo.server.store.OwnCourses;
 import app.navlo.server.store.OwnTimes;
 import app.navlo.server.store.RecordedFact;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Terms;
 import app.navlo.server.store.Work;
@@ -40,7 +41,8 @@ class Storeroom {
     private final Terms terms;
     private final Works works;
     private final Facts facts;
-    private final Own own;
+    private final StudentEstimates estimates;
+    private final Notes notes;
     private final OwnCourses ownCourses;
     private final OwnTimes times;
     private final Material material;
@@ -56,7 +58,8 @@ class Storeroom {
             Terms terms,
             Works works,
             Facts facts,
-            Own own,
+            StudentEstimates estimates,
+            Notes notes,
             OwnCourses ownCourses,
             OwnTimes times,
             Material material,
@@ -70,7 +73,8 @@ class Storeroom {
         this.terms = terms;
         this.works = works;
         this.facts = facts;
-        this.own = own;
+        this.estimates = estimates;
+        this.notes = notes;
     }
 
     /** Within a transaction that writes nothing is kept: its change may be there before all of its rows are. */
@@ -105,12 +109,12 @@ class Storeroom {
         Map<Long, Term> known = terms.all(student, undone);
         Map<Long, Work> all = works.all(student, undone, standing);
         Map<Long, List<RecordedFact>> happened = learntBy(learntBy, facts.all(student, undone));
-        Map<Long, Own.Figures> figures = own.figures(student, undone);
+        Map<Long, StudentEstimates.Figures> figures = estimates.figures(student, undone);
         Efforts efforts = new Efforts(
                 all.values(),
                 happened,
                 figures,
-                own.minutesSpent(student, undone),
+                estimates.minutesSpent(student, undone),
                 ownCourses.refusals(student, undone));
         return new Stored(
                 mark.last(),
@@ -119,9 +123,9 @@ class Storeroom {
                 all,
                 happened,
                 figures,
-                own.notes(student, undone).stream()
+                notes.notes(student, undone).stream()
                         .filter(note -> note.work() != null)
-                        .collect(Collectors.groupingBy(Own.Note::work)),
+                        .collect(Collectors.groupingBy(Notes.Note::work)),
                 material.otherRecordsOf(student, undone),
                 letters.lastWritten(student, undone),
                 times.find(student, undone),

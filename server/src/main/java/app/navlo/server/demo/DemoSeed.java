@@ -29,10 +29,10 @@ import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Own;
 import app.navlo.server.store.OwnTimes;
 import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.StoredFile;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Terms;
 import app.navlo.server.store.Work;
@@ -78,7 +78,7 @@ class DemoSeed {
     private final Files files;
     private final Drafts drafts;
     private final OwnTimes ownTimes;
-    private final Own own;
+    private final StudentEstimates estimates;
     private final Links links;
     private final SeenMarks seen;
 
@@ -95,7 +95,7 @@ class DemoSeed {
             Files files,
             Drafts drafts,
             OwnTimes ownTimes,
-            Own own,
+            StudentEstimates estimates,
             Links links,
             SeenMarks seen) {
         this.people = people;
@@ -110,7 +110,7 @@ class DemoSeed {
         this.files = files;
         this.drafts = drafts;
         this.ownTimes = ownTimes;
-        this.own = own;
+        this.estimates = estimates;
         this.links = links;
         this.seen = seen;
     }
@@ -265,7 +265,7 @@ class DemoSeed {
             workKeys.put(id, file.name() + "/" + work.title());
             addMaterial(student, id, change, work, times, demoFacts);
             if (work.spent() != null) {
-                own.addMinutesSpent(
+                estimates.addMinutesSpent(
                         student, id, change, times.at(work.facts().get(0).at()), work.spent());
             }
             work.facts().stream()

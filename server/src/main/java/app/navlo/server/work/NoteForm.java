@@ -1,6 +1,6 @@
 package app.navlo.server.work;
 
-import app.navlo.server.store.Own;
+import app.navlo.server.store.Notes;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.time.Instant;
@@ -12,7 +12,7 @@ public record NoteForm(
 
         @NotBlank(message = "Write the note first.") @Size(max = 20_000, message = "At most 20000 letters.")
         String body) {
-    Own.Note note(@Nullable Long work, Instant at) {
-        return new Own.Note(0, 0, work, null, at, tag == null || tag.isBlank() ? null : tag.strip(), body.strip());
+    Notes.Note note(@Nullable Long work, Instant at) {
+        return new Notes.Note(0, 0, work, null, at, tag == null || tag.isBlank() ? null : tag.strip(), body.strip());
     }
 }

@@ -6,6 +6,7 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
 import java.util.function.LongUnaryOperator;
+import java.util.function.Supplier;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,17 +26,40 @@ public class OneChange {
     }
 
     /**
+     * What a write comes to once it is known that it may be made.
+     *
+     * @param rows is given the number of the change, and gives that of what it is about
+     */
+    public record Intended(ChangeKind kind, String summary, LongUnaryOperator rows) {}
+
+    /**
      * @param asked for, so that one key can't stand for two things
      * @param rows is given the number of the change, and gives that of what it is about
      */
     @Transactional
     public EditedView write(Writer writer, String asked, ChangeKind kind, String summary, LongUnaryOperator rows) {
+        return write(writer, asked, () -> new Intended(kind, summary, rows));
+    }
+
+    /**
+     * The same where what it comes to has to be looked up first. A retried write is answered without looking.
+     *
+     * @param look throws what the writer is refused with
+     */
+    @Transactional
+    public EditedView write(Writer writer, String asked, Supplier<Intended> look) {
         WriteOnce.Once request =
                 new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, clock.instant());
         return once.run(request, EditedView.class, () -> {
+            Intended intended = look.get();
             long change = changes.add(new Changes.NewChange(
-                    writer.student(), writer.person(), kind, clock.instant(), Changes.TYPED_IN, summary));
-            long about = rows.applyAsLong(change);
+                    writer.student(),
+                    writer.person(),
+                    intended.kind(),
+                    clock.instant(),
+                    Changes.TYPED_IN,
+                    intended.summary()));
+            long about = intended.rows().applyAsLong(change);
             live.changed(writer.student());
             return new EditedView(change, about);
         });

@@ -21,16 +21,20 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}")
 public class OwnController {
-    private final OwnDesk desk;
+    private final NoteService notes;
+    private final LensService lenses;
+    private final CourseOrder order;
 
-    OwnController(OwnDesk desk) {
-        this.desk = desk;
+    OwnController(NoteService notes, LensService lenses, CourseOrder order) {
+        this.notes = notes;
+        this.lenses = lenses;
+        this.order = order;
     }
 
     /** The latest first: those on works, and those on courses. */
     @GetMapping("/notes")
     public List<OwnNoteView> notes(@PathVariable long student) {
-        return desk.notes(student);
+        return notes.all(student);
     }
 
     @PostMapping("/courses/{course}/notes")
@@ -41,7 +45,7 @@ public class OwnController {
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody NoteForm form) {
-        return desk.addCourseNote(Writer.of(student, person, null, key), course, form);
+        return notes.addToCourse(Writer.of(student, person, null, key), course, form);
     }
 
     @PutMapping("/notes/{note}")
@@ -52,7 +56,7 @@ public class OwnController {
             @RequestHeader(HttpHeaders.IF_MATCH) String number,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody NoteForm form) {
-        return desk.editNote(Writer.of(student, person, number, key), note, form);
+        return notes.edit(Writer.of(student, person, number, key), note, form);
     }
 
     @DeleteMapping("/notes/{note}")
@@ -61,12 +65,12 @@ public class OwnController {
             @PathVariable long note,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.removeNote(Writer.of(student, person, null, key), note);
+        return notes.remove(Writer.of(student, person, null, key), note);
     }
 
     @GetMapping("/lenses")
     public List<LensView> lenses(@PathVariable long student) {
-        return desk.lenses(student);
+        return lenses.all(student);
     }
 
     @PostMapping("/lenses")
@@ -76,7 +80,7 @@ public class OwnController {
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody LensForm form) {
-        return desk.addLens(Writer.of(student, person, null, key), form);
+        return lenses.add(Writer.of(student, person, null, key), form);
     }
 
     @DeleteMapping("/lenses/{lens}")
@@ -85,7 +89,7 @@ public class OwnController {
             @PathVariable long lens,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.removeLens(Writer.of(student, person, null, key), lens);
+        return lenses.remove(Writer.of(student, person, null, key), lens);
     }
 
     @PutMapping("/courses")
@@ -94,6 +98,6 @@ public class OwnController {
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody ArrangementForm form) {
-        return desk.arrange(Writer.of(student, person, null, key), form);
+        return order.arrange(Writer.of(student, person, null, key), form);
     }
 }

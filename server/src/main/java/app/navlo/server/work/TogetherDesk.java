@@ -16,7 +16,8 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Facts;
-import app.navlo.server.store.Own;
+import app.navlo.server.store.Notes;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.WishList;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
@@ -50,7 +51,8 @@ class TogetherDesk {
     private static final Duration A_DAY = Duration.ofDays(1);
 
     private final WorkDesk desk;
-    private final Own own;
+    private final StudentEstimates estimates;
+    private final Notes notes;
     private final WishList wishes;
     private final Works works;
     private final Courses courses;
@@ -60,7 +62,8 @@ class TogetherDesk {
 
     TogetherDesk(
             WorkDesk desk,
-            Own own,
+            StudentEstimates estimates,
+            Notes notes,
             WishList wishes,
             Works works,
             Courses courses,
@@ -68,7 +71,8 @@ class TogetherDesk {
             Facts facts,
             WriteOnce once) {
         this.desk = desk;
-        this.own = own;
+        this.estimates = estimates;
+        this.notes = notes;
         this.wishes = wishes;
         this.works = works;
         this.courses = courses;
@@ -217,7 +221,7 @@ class TogetherDesk {
         } else if (form.wish() != null) {
             wish(writer, change, form.wish(), entries);
         } else if (form.note() != null) {
-            own.addNotes(
+            notes.addNotes(
                     writer.student(),
                     change,
                     entries.stream()
@@ -232,10 +236,11 @@ class TogetherDesk {
         }
     }
 
-    private void reckon(Writer writer, long change, List<Board.Entry> entries, UnaryOperator<Own.Figures> otherwise) {
-        Map<Long, Own.Figures> byWork = new LinkedHashMap<>();
+    private void reckon(
+            Writer writer, long change, List<Board.Entry> entries, UnaryOperator<StudentEstimates.Figures> otherwise) {
+        Map<Long, StudentEstimates.Figures> byWork = new LinkedHashMap<>();
         entries.forEach(entry -> byWork.put(entry.work().id(), otherwise.apply(entry.own())));
-        own.reckon(writer.student(), change, byWork);
+        estimates.reckon(writer.student(), change, byWork);
     }
 
     private void wish(Writer writer, long change, WishForm wish, List<Board.Entry> entries) {

@@ -9,8 +9,8 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.Own;
 import app.navlo.server.store.StoredFile;
+import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.WriteOnce;
 import app.navlo.server.work.HandInService.Done;
 import app.navlo.server.work.Uploads.Upload;
@@ -26,15 +26,21 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class WordService {
     private final WorkDesk desk;
-    private final Own own;
+    private final StudentEstimates estimates;
     private final Material material;
     private final WriteOnce once;
     private final Feedback feedback;
     private final Enclosures enclosures;
 
-    WordService(WorkDesk desk, Own own, Material material, WriteOnce once, Feedback feedback, Enclosures enclosures) {
+    WordService(
+            WorkDesk desk,
+            StudentEstimates estimates,
+            Material material,
+            WriteOnce once,
+            Feedback feedback,
+            Enclosures enclosures) {
         this.desk = desk;
-        this.own = own;
+        this.estimates = estimates;
         this.material = material;
         this.once = once;
         this.feedback = feedback;
@@ -104,7 +110,7 @@ class WordService {
                     Board.Entry entry = desk.open(writer, work);
                     String title = entry.work().definition().title();
                     long change = desk.change(writer, ChangeKind.OWN, "Spent " + minutes + " min on " + title);
-                    own.addMinutesSpent(writer.student(), work, change, desk.now(), minutes);
+                    estimates.addMinutesSpent(writer.student(), work, change, desk.now(), minutes);
                     desk.touch(writer, work, change);
                     return new Done(change, work);
                 });

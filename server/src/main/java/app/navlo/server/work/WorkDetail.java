@@ -14,8 +14,8 @@ import app.navlo.server.board.BoardView.WorkView;
 import app.navlo.server.board.SaidView;
 import app.navlo.server.rules.Figures;
 import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.store.Notes;
 import app.navlo.server.store.Outbox;
-import app.navlo.server.store.Own;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -146,7 +146,7 @@ public record WorkDetail(
     /** @param tag null for none */
     public record NoteView(
             long id, long number, Instant at, @Nullable String tag, String body) {
-        static NoteView of(Own.Note note) {
+        static NoteView of(Notes.Note note) {
             return new NoteView(note.id(), note.number(), note.at(), note.tag(), note.body());
         }
     }
