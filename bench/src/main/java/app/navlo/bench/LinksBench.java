@@ -6,7 +6,7 @@ import app.navlo.formats.oneroster.OneRosterWriter;
 import app.navlo.formats.oneroster.Roster;
 import app.navlo.formats.oneroster.ZipBundle;
 import app.navlo.formats.table.TableFault;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.io.BufferedOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -87,7 +87,7 @@ final class LinksBench {
         for (int i = 0; i < RUNS; i++) {
             long began = System.nanoTime();
             try (ZipBundle bundle = ZipBundle.open(Path.of(args[0]), MOST_UNPACKED)) {
-                Told told = OneRosterReader.of(bundle).read("s7", ZoneId.of("Europe/Copenhagen"));
+                SourceSnapshot told = OneRosterReader.of(bundle).read("s7", ZoneId.of("Europe/Copenhagen"));
                 works = told.results().size();
             }
             millis[i] = (System.nanoTime() - began) / 1e6;

@@ -1,6 +1,5 @@
 package app.navlo.bench;
 
-import app.navlo.core.plan.Effort;
 import app.navlo.core.plan.GreatestFirst;
 import app.navlo.core.plan.Layout;
 import app.navlo.core.plan.Plan;
@@ -10,8 +9,8 @@ import app.navlo.core.plan.PlanProblem.Job;
 import app.navlo.core.plan.PlanProblem.Mode;
 import app.navlo.core.plan.PlanProblem.Slot;
 import app.navlo.core.plan.PlanProblem.Step;
+import app.navlo.core.plan.SearchBudget;
 import app.navlo.core.plan.Solver;
-import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -41,7 +40,7 @@ final class TermStudent {
     private static final long PASS_BONUS = 500;
     private static final int HORIZON_DAYS = 14;
     private static final int HUNDRED = 100;
-    private static final Effort EFFORT = new Effort(12_000, 0, 20, Duration.ofSeconds(5));
+    private static final SearchBudget EFFORT = new SearchBudget(12_000, 0, 20);
 
     /** Which work to do next. */
     enum Rule {

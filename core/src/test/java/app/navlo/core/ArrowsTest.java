@@ -14,7 +14,7 @@ import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
-/** The rooms of the core look one way, and none of them looks out of the window. */
+/** The rooms of the core depend on one another in one direction, and on nothing outside. */
 public class ArrowsTest {
     private static final JavaClasses CORE = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
@@ -72,6 +72,10 @@ public class ArrowsTest {
                 .callMethod(java.time.Instant.class, "now")
                 .orShould()
                 .callMethod(ZoneId.class, "systemDefault")
+                .orShould()
+                .callMethod(System.class, "nanoTime")
+                .orShould()
+                .callMethod(System.class, "currentTimeMillis")
                 .check(CORE);
     }
 

@@ -3,9 +3,9 @@ package app.navlo.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Timing;
+import app.navlo.core.work.Turn;
 import java.util.Arrays;
 import java.util.Set;
 import java.util.TreeSet;
@@ -30,7 +30,7 @@ public class BoardTest extends DemoServer {
         assertEquals(board.get("courses").size(), 6);
         assertEquals(seen(board, "stage"), names(Stage.values()));
         assertEquals(seen(board, "timing"), names(Timing.values()));
-        assertEquals(seen(board, "move"), names(Move.values()));
+        assertEquals(seen(board, "move"), names(Turn.values()));
     }
 
     @Test

@@ -5,7 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.school.college.CollegeServer;
 import app.navlo.school.college.Fault;
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;

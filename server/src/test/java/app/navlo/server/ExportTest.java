@@ -11,7 +11,7 @@ import app.navlo.formats.oneroster.OneRosterReader;
 import app.navlo.formats.oneroster.Roster;
 import app.navlo.formats.oneroster.ZipBundle;
 import app.navlo.formats.table.TextTable;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.io.ByteArrayInputStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -28,7 +28,7 @@ public class ExportTest extends DemoServer {
     private static final String EXPORTS = STUDENT + "/exports";
     private static final ZoneId ZONE = ZoneId.of("Europe/Copenhagen");
 
-    private static Told roster(byte[] content) throws Exception {
+    private static SourceSnapshot roster(byte[] content) throws Exception {
         Path file = Files.createTempFile("out", ".zip");
         Files.write(file, content);
         try (ZipBundle bundle = ZipBundle.open(file, 1 << 26)) {
@@ -44,16 +44,16 @@ public class ExportTest extends DemoServer {
     @Test
     public void aBundleHoldsEveryPieceOfWorkAndEveryFinalScore() throws Exception {
         TestClient mira = mira();
-        Told told = roster(mira.get(EXPORTS + "/oneroster.zip").raw().body());
+        SourceSnapshot told = roster(mira.get(EXPORTS + "/oneroster.zip").raw().body());
         assertEquals(told.troubles().size(), 0, told.troubles().toString());
         JsonNode board = board(mira);
         assertEquals(told.works().size(), board.get("works").size());
         assertEquals(told.courses().size(), board.get("courses").size());
-        Map<String, Told.Result> results =
-                told.results().stream().collect(Collectors.toMap(Told.Result::workKey, Function.identity()));
+        Map<String, SourceSnapshot.Result> results =
+                told.results().stream().collect(Collectors.toMap(SourceSnapshot.Result::workKey, Function.identity()));
         int scores = 0;
         for (JsonNode work : board.get("works")) {
-            Told.Result result = results.get("work-" + work.get("id").asLong());
+            SourceSnapshot.Result result = results.get("work-" + work.get("id").asLong());
             boolean isFinal = work.at("/score/mark").asString().equals("FINAL");
             assertEquals(result.points() != null, isFinal, work.toString());
             if (isFinal) {
@@ -82,9 +82,9 @@ public class ExportTest extends DemoServer {
         TextTable.Source source = () -> new ByteArrayInputStream(csv);
         Recognised recognised = Recogniser.recognise("navlo-work.csv", source);
         assertEquals(recognised.unclear().size(), 0, recognised.toString());
-        Told told = MappedTable.read("navlo-work.csv", source, recognised.mapping(), asked());
+        SourceSnapshot told = MappedTable.read("navlo-work.csv", source, recognised.mapping(), asked());
         assertEquals(
-                told.works().stream().map(Told.Work::title).toList(),
+                told.works().stream().map(SourceSnapshot.Work::title).toList(),
                 java.util.List.of("Soil essay, second draft", "Soil lab 1: digging a profile pit"));
         assertEquals(told.works().get(1).possible(), Rational.of(50));
         assertEquals(told.results().get(told.results().size() - 1).points(), Rational.of(43));

@@ -5,7 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.school.calendar.CalendarShelf;
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;

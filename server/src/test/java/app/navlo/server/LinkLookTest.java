@@ -5,7 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotNull;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import java.util.UUID;
 import java.util.stream.StreamSupport;
 import org.springframework.beans.factory.annotation.Autowired;

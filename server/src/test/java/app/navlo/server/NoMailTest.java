@@ -4,7 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.server.store.Letters;
+import app.navlo.server.store.OutgoingMessages;
 import java.io.IOException;
 import java.net.ServerSocket;
 import java.util.function.BooleanSupplier;
@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
 @DirtiesContext
 public class NoMailTest extends DemoServer {
     @Autowired
-    private Letters letters;
+    private OutgoingMessages letters;
 
     @DynamicPropertySource
     static void mailServerThatIsDown(DynamicPropertyRegistry registry) throws IOException {

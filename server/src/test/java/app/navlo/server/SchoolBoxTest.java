@@ -6,7 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.school.college.Fault;
 import app.navlo.server.TestClient.Part;
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.math.BigDecimal;

@@ -6,7 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.school.college.CollegeServer;
 import app.navlo.school.college.Fault;
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;

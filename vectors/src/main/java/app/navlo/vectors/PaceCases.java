@@ -3,8 +3,8 @@ package app.navlo.vectors;
 import app.navlo.core.pace.Pace;
 import app.navlo.core.pace.Paced;
 import app.navlo.core.pace.UnitPace;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import java.time.LocalDate;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -52,7 +52,7 @@ final class PaceCases implements Adapter {
                 node.get("minutes").asLong(),
                 Json.due(node, "due"),
                 Json.constant(Stage.class, node.get("stage")),
-                move.equals("teacher's") ? Move.TEACHERS : Json.constant(Move.class, node.get("move")),
+                move.equals("teacher's") ? Turn.TEACHERS : Json.constant(Turn.class, node.get("move")),
                 Json.orNull(node, "startedAt", Json::instant),
                 Json.orNull(node, "doneAt", Json::instant),
                 Json.orNull(node, "points", Json::exact),

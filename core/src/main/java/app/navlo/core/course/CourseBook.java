@@ -12,8 +12,8 @@ import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.leeway.Readiness;
 import app.navlo.core.work.GateState;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkKind;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
@@ -32,44 +32,44 @@ public final class CourseBook {
 
     private final CourseRules rules;
     private final Instant now;
-    private final Map<String, Worked> worked = new LinkedHashMap<>();
+    private final Map<String, EvaluatedWork> worked = new LinkedHashMap<>();
     private final Map<String, List<Shut>> shut = new LinkedHashMap<>();
     private final Map<String, Set<String>> forGood = new LinkedHashMap<>();
     private final CourseGates gates;
     private final LeewayAnswers leeway;
     private final Turnaround turnaround;
-    private final Ledger ledger;
+    private final ScoreBasis ledger;
     private final Map<String, GradedWork> graded = new LinkedHashMap<>();
     private final Readings readings;
-    private final Findings all;
+    private final WorkAssessor all;
 
     private CourseBook(CourseRules rules, List<CourseWork> works, Collection<GradedReturn> returns, Instant now) {
         this.rules = rules;
         this.now = now;
-        List<Worked> ungated = works.stream()
-                .map(work -> Worked.of(work, rules, GateState.OPEN, now))
+        List<EvaluatedWork> ungated = works.stream()
+                .map(work -> EvaluatedWork.of(work, rules, GateState.OPEN, now))
                 .toList();
         gates = gates(rules, ungated);
         leeway = new LeewayAnswers(rules, ungated, now);
-        Map<String, Worked> byId = new HashMap<>();
+        Map<String, EvaluatedWork> byId = new HashMap<>();
         ungated.forEach(one -> byId.put(one.id(), one));
         ShutForGood never = new ShutForGood(byId, gates, leeway, now);
-        for (Worked one : ungated) {
+        for (EvaluatedWork one : ungated) {
             List<Shut> closed = gates.shutting(one.id(), now);
             GateState gate = closed.isEmpty()
                     ? GateState.OPEN
                     : never.by(one.id()).isEmpty() ? GateState.SHUT : GateState.SHUT_FOR_GOOD;
-            Worked then = gate == GateState.OPEN ? one : Worked.of(one.work(), rules, gate, now);
+            EvaluatedWork then = gate == GateState.OPEN ? one : EvaluatedWork.of(one.work(), rules, gate, now);
             shut.put(one.id(), closed);
             worked.put(one.id(), then);
-            boolean waits = gate == GateState.SHUT_FOR_GOOD && then.state().move() == Move.OUT_OF_REACH;
+            boolean waits = gate == GateState.SHUT_FOR_GOOD && then.state().move() == Turn.OUT_OF_REACH;
             forGood.put(one.id(), waits ? never.by(one.id()) : Set.of());
         }
         turnaround = Turnaround.of(rules.course(), returns, rules.calendar(), now);
-        ledger = new Ledger(worked.values(), rules, now);
-        worked.values().stream().filter(Ledger::counts).forEach(one -> graded.put(one.id(), ledger.graded(one)));
+        ledger = new ScoreBasis(worked.values(), rules, now);
+        worked.values().stream().filter(ScoreBasis::counts).forEach(one -> graded.put(one.id(), ledger.graded(one)));
         readings = Readings.of(rules.scheme(), rules.table(), graded.values());
-        all = new Findings(rules, worked.values(), graded, ledger, leeway, turnaround, now);
+        all = new WorkAssessor(rules, worked.values(), graded, ledger, leeway, turnaround, now);
     }
 
     /**
@@ -82,14 +82,14 @@ public final class CourseBook {
         return new CourseBook(rules, works, returns, now);
     }
 
-    private static boolean done(Worked one) {
+    private static boolean done(EvaluatedWork one) {
         Stage stage = one.state().stage();
         return stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED;
     }
 
-    private static CourseGates gates(CourseRules rules, List<Worked> works) {
+    private static CourseGates gates(CourseRules rules, List<EvaluatedWork> works) {
         List<Gated> gated = new ArrayList<>();
-        for (Worked ungated : works) {
+        for (EvaluatedWork ungated : works) {
             CourseWork work = ungated.work();
             gated.add(new Gated(
                     work.id(),
@@ -113,7 +113,7 @@ public final class CourseBook {
         return rules.scheme() instanceof StandardsScheme ? figure.times(PERCENT_OF_A_RATING) : figure;
     }
 
-    Map<String, Worked> worked() {
+    Map<String, EvaluatedWork> worked() {
         return worked;
     }
 
@@ -121,7 +121,7 @@ public final class CourseBook {
         return graded;
     }
 
-    Ledger ledger() {
+    ScoreBasis ledger() {
         return ledger;
     }
 
@@ -172,8 +172,8 @@ public final class CourseBook {
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
-    Worked one(String work) {
-        Worked one = worked.get(work);
+    EvaluatedWork one(String work) {
+        EvaluatedWork one = worked.get(work);
         if (one == null) {
             throw new IllegalArgumentException("no work " + work + " in the course");
         }
@@ -186,19 +186,19 @@ public final class CourseBook {
     }
 
     /** All that is known of each piece of work, in the order of the course. */
-    public List<Finding> findings() {
+    public List<WorkAssessment> findings() {
         return worked.values().stream()
                 .map(one -> all.of(one, shut.get(one.id()), forGood.get(one.id())))
                 .toList();
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
-    public Finding finding(String work) {
+    public WorkAssessment finding(String work) {
         return all.of(one(work), shut.get(work), forGood.get(work));
     }
 
     /** Where a piece of work lies in time. */
-    public WorkSpan span(Finding finding) {
+    public WorkSpan span(WorkAssessment finding) {
         return WorkSpan.of(finding, rules, gates.waitsFor(finding.id()), now);
     }
 
@@ -247,7 +247,7 @@ public final class CourseBook {
      * @param added work that isn't there
      * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
      */
-    public Trial trial(List<WhatIf> changes, List<Trial.Added> added) {
-        return Trial.of(this, added).and(changes);
+    public WhatIfCourse trial(List<WhatIf> changes, List<WhatIfCourse.Added> added) {
+        return WhatIfCourse.of(this, added).and(changes);
     }
 }

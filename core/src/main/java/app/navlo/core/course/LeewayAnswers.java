@@ -17,7 +17,7 @@ final class LeewayAnswers {
     private final Instant now;
     private final int tokensLeft;
 
-    LeewayAnswers(CourseRules rules, Collection<Worked> works, Instant now) {
+    LeewayAnswers(CourseRules rules, Collection<EvaluatedWork> works, Instant now) {
         this.rules = rules;
         this.now = now;
         this.tokensLeft =
@@ -28,27 +28,27 @@ final class LeewayAnswers {
         return tokensLeft;
     }
 
-    private int spent(Collection<Worked> works) {
+    private int spent(Collection<EvaluatedWork> works) {
         int each = rules.extension() == null ? 0 : rules.extension().tokens();
         return works.stream()
                 .mapToInt(one -> count(one, Fact.TokenUsed.class) + each * count(one, Fact.ExtensionGranted.class))
                 .sum();
     }
 
-    private int count(Worked one, Class<? extends Fact> kind) {
+    private int count(EvaluatedWork one, Class<? extends Fact> kind) {
         return (int) one.work().facts().stream()
                 .filter(fact -> kind.isInstance(fact) && !fact.stamp().at().isAfter(now))
                 .count();
     }
 
     /** @param never what bars all leeway for it; null for nothing */
-    ExtensionDesk.Answer extension(Worked one, @Nullable Bar never) {
+    ExtensionDesk.Answer extension(EvaluatedWork one, @Nullable Bar never) {
         return never == null
                 ? ExtensionDesk.ask(asking(one))
                 : new ExtensionDesk.Answer(false, List.of(never), null, null, null);
     }
 
-    ExtensionDesk.Asking asking(Worked one) {
+    ExtensionDesk.Asking asking(EvaluatedWork one) {
         int granted = count(one, Fact.ExtensionGranted.class);
         return new ExtensionDesk.Asking(
                 rules.extension(),
@@ -63,7 +63,7 @@ final class LeewayAnswers {
     }
 
     /** How often an extension was asked for since the last answer. */
-    private int pending(Worked one) {
+    private int pending(EvaluatedWork one) {
         List<Fact> known = one.work().facts().stream()
                 .filter(fact -> !fact.stamp().at().isAfter(now))
                 .sorted(Comparator.comparing((Fact fact) -> fact.stamp().at())
@@ -78,13 +78,13 @@ final class LeewayAnswers {
     }
 
     /** @param never what bars all leeway for it; null for nothing */
-    TokenDesk.Answer tokens(Worked one, @Nullable Bar never) {
+    TokenDesk.Answer tokens(EvaluatedWork one, @Nullable Bar never) {
         return never == null
                 ? TokenDesk.use(using(one))
                 : new TokenDesk.Answer(false, List.of(never), null, one.state().due(), List.of());
     }
 
-    TokenDesk.Using using(Worked one) {
+    TokenDesk.Using using(EvaluatedWork one) {
         int used = count(one, Fact.TokenUsed.class);
         Duration moved =
                 rules.tokens() == null ? Duration.ZERO : rules.tokens().span().multipliedBy(used);
@@ -99,7 +99,7 @@ final class LeewayAnswers {
                 used);
     }
 
-    private @Nullable Instant keyOpenedAt(Worked one) {
+    private @Nullable Instant keyOpenedAt(EvaluatedWork one) {
         return one.work().facts().stream()
                 .filter(fact -> fact instanceof Fact.KeyOpened)
                 .map(fact -> fact.stamp().at())

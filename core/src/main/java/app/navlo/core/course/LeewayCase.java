@@ -16,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param doneAt when it would be finished, for the scores of the choices
  * @param lines one for each choice that can be taken and that hands something in
  */
-public record LeewayCase(Finding finding, Instant doneAt, List<Choice> choices, List<Line> lines) {
+public record LeewayCase(WorkAssessment finding, Instant doneAt, List<Choice> choices, List<Line> lines) {
     public LeewayCase {
         choices = List.copyOf(choices);
         lines = List.copyOf(lines);
@@ -32,7 +32,7 @@ public record LeewayCase(Finding finding, Instant doneAt, List<Choice> choices, 
             Choices.Kind kind, int tokens, @Nullable Instant due, List<LatePolicy.Step> steps) {}
 
     /** @param of its choices, as they were compared */
-    static LeewayCase of(Finding finding, Choices.Case of, CourseRules rules) {
+    static LeewayCase of(WorkAssessment finding, Choices.Case of, CourseRules rules) {
         List<Choice> choices = Choices.compare(of);
         List<Line> lines = new ArrayList<>();
         for (Choice choice : choices) {
@@ -46,7 +46,7 @@ public record LeewayCase(Finding finding, Instant doneAt, List<Choice> choices, 
         return new LeewayCase(finding, of.doneAt(), choices, lines);
     }
 
-    private static Line line(Finding finding, Choices.Case of, Choice choice, CourseRules rules) {
+    private static Line line(WorkAssessment finding, Choices.Case of, Choice choice, CourseRules rules) {
         Instant ends = of.window().acceptance().ends();
         Instant last = choice.due() != null && ends != null && ends.isBefore(choice.due()) ? choice.due() : ends;
         Instant close = of.window().gradingClose();
@@ -56,7 +56,7 @@ public record LeewayCase(Finding finding, Instant doneAt, List<Choice> choices, 
 
     /** What an extension costs it costs only after the original due. */
     private static List<LatePolicy.Step> steps(
-            Finding finding, Choices.Case of, Choice choice, @Nullable Instant last, CourseRules rules) {
+            WorkAssessment finding, Choices.Case of, Choice choice, @Nullable Instant last, CourseRules rules) {
         Rational raw = of.rawDone();
         Instant original = of.window().due();
         Instant now = of.asking().now();

@@ -15,7 +15,7 @@ import org.jspecify.annotations.Nullable;
  * least uniform percent on all that is open in all of them with which a mean is reached.
  */
 public final class MeanTarget {
-    private final Map<CourseBook, Trial> trials = new LinkedHashMap<>();
+    private final Map<CourseBook, WhatIfCourse> trials = new LinkedHashMap<>();
 
     private MeanTarget(Collection<CourseBook> books) {
         books.forEach(book -> trials.put(book, book.trial(List.of(), List.of())));

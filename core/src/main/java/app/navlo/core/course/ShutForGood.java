@@ -2,8 +2,8 @@ package app.navlo.core.course;
 
 import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Shut;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.HashMap;
@@ -16,14 +16,14 @@ import java.util.Set;
  * percent that is needed with no redo, attempt or leeway left.
  */
 final class ShutForGood {
-    private final Map<String, Worked> works;
+    private final Map<String, EvaluatedWork> works;
     private final CourseGates gates;
     private final LeewayAnswers leeway;
     private final Instant now;
     private final Map<String, Set<String>> found = new HashMap<>();
 
     /** @param works with no gate shut */
-    ShutForGood(Map<String, Worked> works, CourseGates gates, LeewayAnswers leeway, Instant now) {
+    ShutForGood(Map<String, EvaluatedWork> works, CourseGates gates, LeewayAnswers leeway, Instant now) {
         this.works = works;
         this.gates = gates;
         this.leeway = leeway;
@@ -47,7 +47,7 @@ final class ShutForGood {
     }
 
     private Set<String> rootsOf(String waitedFor, boolean forPercent) {
-        Worked one = works.get(waitedFor);
+        EvaluatedWork one = works.get(waitedFor);
         boolean canCome = forPercent ? canRise(one) : canBeDone(one);
         if (!canCome) {
             return Set.of(waitedFor);
@@ -57,7 +57,7 @@ final class ShutForGood {
         return begunWithTeacher ? Set.of() : by(waitedFor);
     }
 
-    private boolean canBeDone(Worked one) {
+    private boolean canBeDone(EvaluatedWork one) {
         return switch (one.state().move()) {
             case YOURS, TEACHERS, NOT_YET -> true;
             case SETTLED -> one.state().mayHandIn();
@@ -65,19 +65,19 @@ final class ShutForGood {
         };
     }
 
-    private boolean canRise(Worked one) {
-        return canBeDone(one) || (one.state().move() != Move.OUT_OF_REACH && attemptLeft(one));
+    private boolean canRise(EvaluatedWork one) {
+        return canBeDone(one) || (one.state().move() != Turn.OUT_OF_REACH && attemptLeft(one));
     }
 
     /** Without a limit a quiz or test may be taken again; other work may not be handed in again unasked. */
-    private static boolean attemptLeft(Worked one) {
+    private static boolean attemptLeft(EvaluatedWork one) {
         WorkState state = one.state();
         boolean quiz = one.item().kind().byAttempts();
         boolean left = state.attemptsAllowed() == null ? quiz : state.attemptsUsed() < state.attemptsAllowed();
         return one.item().expectsHandIn() && state.accepted() && left;
     }
 
-    private boolean hasLeeway(Worked one) {
+    private boolean hasLeeway(EvaluatedWork one) {
         return one.item().expectsHandIn()
                 && (leeway.extension(one, null).may()
                         || leeway.tokens(one, null).may());

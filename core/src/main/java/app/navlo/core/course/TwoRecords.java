@@ -25,11 +25,11 @@ public final class TwoRecords {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
 
     private final CourseBook book;
-    private final Finding finding;
+    private final WorkAssessment finding;
     private final RecordEntry other;
     private final List<Difference> differences = new ArrayList<>();
 
-    private TwoRecords(CourseBook book, Finding finding, RecordEntry other) {
+    private TwoRecords(CourseBook book, WorkAssessment finding, RecordEntry other) {
         this.book = book;
         this.finding = finding;
         this.other = other;
@@ -101,7 +101,7 @@ public final class TwoRecords {
             Kind kind, @Nullable Explained explained, Rational points, Rational stake, Reason advice) {}
 
     /** In the order of {@link Kind}; empty where the two agree. */
-    public static List<Difference> compare(CourseBook book, Finding finding, RecordEntry other) {
+    public static List<Difference> compare(CourseBook book, WorkAssessment finding, RecordEntry other) {
         TwoRecords records = new TwoRecords(book, finding, other);
         records.missing();
         records.scores();

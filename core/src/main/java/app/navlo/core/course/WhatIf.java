@@ -56,11 +56,11 @@ public record WhatIf(
     }
 
     /** The work as it would be, at the instant of the hand-in where that is still to come. */
-    Worked apply(Worked before, CourseRules rules, Instant now) {
+    EvaluatedWork apply(EvaluatedWork before, CourseRules rules, Instant now) {
         Instant then = handedIn != null && handedIn.isAfter(now) ? handedIn : now;
         boolean again = handedIn != null && before.state().stage() == Stage.RETURNED;
         CourseWork work = before.work();
-        return Worked.of(work.with(facts(work, again, then)), rules, GateState.OPEN, then);
+        return EvaluatedWork.of(work.with(facts(work, again, then)), rules, GateState.OPEN, then);
     }
 
     /** @param again whether what came back is handed in once more, as one more attempt */

@@ -55,7 +55,7 @@ public record WorkSpan(
     /** The steps of one span that are told; a penalty by the day over a term has more than anyone looks at. */
     private static final int MOST_STEPS = 200;
 
-    static WorkSpan of(Finding finding, CourseRules rules, Set<String> waitsFor, Instant now) {
+    static WorkSpan of(WorkAssessment finding, CourseRules rules, Set<String> waitsFor, Instant now) {
         WorkState state = finding.state();
         boolean toHandIn = state.toHandIn();
         Deadline assigned = finding.item().schedule().due();
@@ -78,7 +78,7 @@ public record WorkSpan(
     }
 
     /** From the due on, also where it is past, so that what is lost already can be seen. */
-    private static List<Kept> kept(Finding finding, CourseRules rules, @Nullable Instant due, Instant now) {
+    private static List<Kept> kept(WorkAssessment finding, CourseRules rules, @Nullable Instant due, Instant now) {
         Rational possible = finding.item().marking().possible();
         Instant ends = finding.state().acceptance().ends();
         Instant from = due == null || due.isAfter(now) ? now : due;

@@ -1,18 +1,18 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
-import app.navlo.core.course.Trial;
 import app.navlo.core.course.WhatIf;
+import app.navlo.core.course.WhatIfCourse;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
-import app.navlo.core.plan.Effort;
 import app.navlo.core.plan.Plan;
 import app.navlo.core.plan.PlanProblem;
 import app.navlo.core.plan.PlanProblem.Job;
 import app.navlo.core.plan.PlanProblem.Mode;
 import app.navlo.core.plan.PlanProblem.Slot;
 import app.navlo.core.plan.PlanProblem.Step;
+import app.navlo.core.plan.SearchBudget;
 import app.navlo.core.plan.Solver;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -37,11 +37,16 @@ public final class Carry {
 
     private final CourseBook book;
     private final List<WhatIf> changes;
-    private final List<Trial.Added> added;
-    private final List<Finding> open;
+    private final List<WhatIfCourse.Added> added;
+    private final List<WorkAssessment> open;
     private final Rational target;
 
-    private Carry(CourseBook book, List<WhatIf> changes, List<Trial.Added> added, List<Finding> open, Rational target) {
+    private Carry(
+            CourseBook book,
+            List<WhatIf> changes,
+            List<WhatIfCourse.Added> added,
+            List<WorkAssessment> open,
+            Rational target) {
         this.book = book;
         this.changes = changes;
         this.added = added;
@@ -57,9 +62,9 @@ public final class Carry {
      * @return in the order of the course; empty where all of them together don't reach it
      */
     public static Optional<List<Piece>> to(
-            Rational target, CourseBook book, List<WhatIf> changes, List<Trial.Added> added) {
+            Rational target, CourseBook book, List<WhatIf> changes, List<WhatIfCourse.Added> added) {
         List<String> ids = book.trial(changes, added).open();
-        List<Finding> open = book.findings().stream()
+        List<WorkAssessment> open = book.findings().stream()
                 .filter(finding -> ids.contains(finding.id()))
                 .toList();
         return new Carry(book, changes, added, open, target).least();
@@ -128,13 +133,13 @@ public final class Carry {
         return left;
     }
 
-    private static List<String> ids(List<Finding> findings) {
-        return findings.stream().map(Finding::id).toList();
+    private static List<String> ids(List<WorkAssessment> findings) {
+        return findings.stream().map(WorkAssessment::id).toList();
     }
 
-    private static long minutes(Finding finding) {
+    private static long minutes(WorkAssessment finding) {
         long minutes = finding.work().minutes();
-        return !finding.item().expectsHandIn() ? 1 : minutes == 0 ? Duties.GUESSED_MINUTES : minutes;
+        return !finding.item().expectsHandIn() ? 1 : minutes == 0 ? Tasks.GUESSED_MINUTES : minutes;
     }
 
     private List<Piece> pieces(Set<String> chosen) {
@@ -149,7 +154,7 @@ public final class Carry {
             return Set.of();
         }
         List<Job> jobs = new ArrayList<>();
-        for (Finding finding : open) {
+        for (WorkAssessment finding : open) {
             Rational impact = finding.impact() == null ? Rational.ZERO : finding.impact();
             long worth = Math.max(0, Scale.hundredths(impact.times(Scale.factor(book))));
             jobs.add(new Job(
@@ -163,7 +168,7 @@ public final class Carry {
         PlanProblem problem = new PlanProblem(List.of(new Slot(0, minutes)), List.of(), jobs, List.of());
         Set<String> chosen = new HashSet<>();
         for (Plan.Placed placed :
-                Solver.solve(problem, Effort.quick(jobs.size())).plan().jobs()) {
+                Solver.solve(problem, SearchBudget.quick(jobs.size())).plan().jobs()) {
             chosen.add(open.get(placed.job()).id());
         }
         return chosen;
@@ -171,10 +176,10 @@ public final class Carry {
 
     private boolean reaches(Set<String> done) {
         List<WhatIf> then = new ArrayList<>(changes);
-        for (Finding finding : open) {
+        for (WorkAssessment finding : open) {
             if (done.contains(finding.id())) {
                 Instant handedIn = finding.state().handInStands() ? null : book.now();
-                then.add(WhatIf.scored(finding.id(), Duties.raw(finding), handedIn));
+                then.add(WhatIf.scored(finding.id(), Tasks.raw(finding), handedIn));
             } else {
                 then.add(WhatIf.counts(finding.id(), Rational.ZERO));
             }

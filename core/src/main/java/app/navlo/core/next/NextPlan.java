@@ -19,7 +19,7 @@ import org.jspecify.annotations.Nullable;
 public record NextPlan(
         List<Planned> planned,
         List<Left> left,
-        List<Errand> errands,
+        List<QuickAction> errands,
         List<Stake> stakes,
         double withinPercent,
         boolean proven,
@@ -72,7 +72,7 @@ public record NextPlan(
     public record Planned(
             String work,
             String course,
-            Deed deed,
+            ActionKind deed,
             boolean yours,
             long minutes,
             boolean minutesGuessed,
@@ -109,7 +109,7 @@ public record NextPlan(
     public record Left(
             String work,
             String course,
-            Deed deed,
+            ActionKind deed,
             long minutes,
             boolean minutesGuessed,
             Rational cost,

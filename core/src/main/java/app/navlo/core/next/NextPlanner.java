@@ -1,12 +1,11 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.next.NextPlan.Price;
-import app.navlo.core.plan.Effort;
 import app.navlo.core.plan.GreatestFirst;
 import app.navlo.core.plan.Layout;
 import app.navlo.core.plan.Plan;
@@ -16,6 +15,7 @@ import app.navlo.core.plan.PlanProblem.Job;
 import app.navlo.core.plan.PlanProblem.Mode;
 import app.navlo.core.plan.PlanProblem.Slot;
 import app.navlo.core.plan.PlanProblem.Step;
+import app.navlo.core.plan.SearchBudget;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.plan.Solver;
 import app.navlo.core.plan.WholeSittings;
@@ -46,10 +46,10 @@ public final class NextPlanner {
     /** A job isn't begun for fewer minutes than these before the time is up, if it needn't be. */
     private static final long WORTH_BEGINNING = 15;
 
-    private final List<Duty> duties;
+    private final List<Task> duties;
     private final Map<String, Integer> places = new HashMap<>();
     private final List<CourseBook> books;
-    private final Map<CourseBook, List<Finding>> known = new LinkedHashMap<>();
+    private final Map<CourseBook, List<WorkAssessment>> known = new LinkedHashMap<>();
     private final List<Stretch> free;
     /** The whole minute that minutes are counted from: hours are free and works are due on whole minutes. */
     private final Instant base;
@@ -59,7 +59,7 @@ public final class NextPlanner {
         this.books.forEach(book -> known.put(book, book.findings()));
         this.free = free;
         this.base = now.truncatedTo(ChronoUnit.MINUTES);
-        duties = Duties.of(known, aims, now);
+        duties = Tasks.of(known, aims, now);
         for (int i = 0; i < duties.size(); i++) {
             places.put(duties.get(i).id(), i);
         }
@@ -79,7 +79,7 @@ public final class NextPlanner {
 
     private NextPlan plan(Wishes wishes, Instant now) {
         PlanProblem problem = problem(wishes);
-        Solution solution = Solver.solve(problem, Effort.quick(duties.size()));
+        Solution solution = Solver.solve(problem, SearchBudget.quick(duties.size()));
         Plan order = WholeSittings.of(
                 GreatestFirst.of(solution.plan(), new Layout(problem), this::valueAMinute), problem, WORTH_BEGINNING);
         return new Replay(known, duties, sittings(order), solution, free, wishes, now).plan();
@@ -103,7 +103,7 @@ public final class NextPlanner {
         Waiting waiting = waiting(wishes);
         List<Job> jobs = new ArrayList<>();
         List<Bonus> bonuses = new ArrayList<>();
-        for (Duty duty : duties) {
+        for (Task duty : duties) {
             jobs.add(job(duty, wishes, waiting));
         }
         for (CourseBook book : books) {
@@ -116,7 +116,7 @@ public final class NextPlanner {
         return books.stream().map(CourseBook::tokensLeft).toList();
     }
 
-    private Job job(Duty duty, Wishes wishes, Waiting waiting) {
+    private Job job(Task duty, Wishes wishes, Waiting waiting) {
         Instant release = duty.release();
         Instant wished = wishes.notBefore().get(duty.id());
         release = wished != null && (release == null || wished.isAfter(release)) ? wished : release;
@@ -135,7 +135,7 @@ public final class NextPlanner {
      */
     private Waiting waiting(Wishes wishes) {
         Waiting waiting = new Waiting(duties.size());
-        for (Duty duty : duties) {
+        for (Task duty : duties) {
             duty.after().forEach(before -> waiting.add(places.get(before), places.get(duty.id())));
         }
         List<String> known = wishes.first().stream().filter(places::containsKey).toList();
@@ -159,9 +159,9 @@ public final class NextPlanner {
         }
     }
 
-    private Mode mode(Duty duty, Duty.Way way) {
+    private Mode mode(Task duty, Task.Way way) {
         List<Step> steps = new ArrayList<>();
-        for (Duty.Until until : way.steps()) {
+        for (Task.Until until : way.steps()) {
             long by = until.by() == null ? Long.MAX_VALUE / 4 : down(until.by());
             long last = steps.isEmpty()
                     ? Long.MIN_VALUE
@@ -222,9 +222,9 @@ public final class NextPlanner {
         return (double) most(duties.get(job)) / duties.get(job).minutes() - job * A_HAIR;
     }
 
-    private static long most(Duty duty) {
+    private static long most(Task duty) {
         return duty.modes().get(0).steps().stream()
-                .mapToLong(Duty.Until::value)
+                .mapToLong(Task.Until::value)
                 .max()
                 .orElse(0);
     }
@@ -241,13 +241,13 @@ public final class NextPlanner {
     }
 
     /** A job with the stretches in which it is worked on. */
-    record Sat(Duty duty, Duty.Way way, List<Stretch> sittings) {
+    record Sat(Task duty, Task.Way way, List<Stretch> sittings) {
         Instant finish() {
             return sittings.get(sittings.size() - 1).endExclusive();
         }
 
         /** The step that it is in time for; null where it is too late for all. */
-        Duty.@Nullable Until met() {
+        Task.@Nullable Until met() {
             return way.steps().stream()
                     .filter(until -> until.by() == null || !finish().isAfter(until.by()))
                     .findFirst()
@@ -258,7 +258,7 @@ public final class NextPlanner {
     private List<Sat> sittings(Plan plan) {
         List<Sat> sat = new ArrayList<>();
         for (Plan.Placed placed : plan.jobs()) {
-            Duty duty = duties.get(placed.job());
+            Task duty = duties.get(placed.job());
             Instant from = base.plus(Duration.ofMinutes(placed.start()));
             Instant until = base.plus(Duration.ofMinutes(placed.finish()));
             List<Stretch> sittings = Stretch.joined(Stretch.within(free, from, until));

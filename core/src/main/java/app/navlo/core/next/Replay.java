@@ -2,16 +2,16 @@ package app.navlo.core.next;
 
 import app.navlo.core.close.SafeBy;
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
-import app.navlo.core.course.Trial;
+import app.navlo.core.course.WhatIfCourse;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
-import app.navlo.core.next.Duty.Way;
 import app.navlo.core.next.NextPlan.Because;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.LeftBecause;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.next.NextPlanner.Sat;
+import app.navlo.core.next.Task.Way;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.time.Stretch;
 import java.math.RoundingMode;
@@ -28,23 +28,23 @@ import org.jspecify.annotations.Nullable;
 
 /** Puts a plan to the grade engine, one hand-in after the other, and says what each does to its course. */
 final class Replay {
-    private final List<Duty> duties;
+    private final List<Task> duties;
     private final List<Sat> order;
     private final Solution solution;
-    private final Map<CourseBook, List<Finding>> known;
+    private final Map<CourseBook, List<WorkAssessment>> known;
     private final List<Stretch> free;
     private final Wishes wishes;
     private final Instant now;
     /** By course, as it would be with none of the moves made. */
-    private final Map<CourseBook, Trial> undone = new LinkedHashMap<>();
+    private final Map<CourseBook, WhatIfCourse> undone = new LinkedHashMap<>();
     /** The same with what is handed in so far. */
-    private final Map<CourseBook, Trial> trials = new HashMap<>();
+    private final Map<CourseBook, WhatIfCourse> trials = new HashMap<>();
     /** Of courses by completion: what is done of all that they take, in percent, with what is handed in so far. */
     private final Map<CourseBook, Rational> completed = new HashMap<>();
 
     Replay(
-            Map<CourseBook, List<Finding>> known,
-            List<Duty> duties,
+            Map<CourseBook, List<WorkAssessment>> known,
+            List<Task> duties,
             List<Sat> order,
             Solution solution,
             List<Stretch> free,
@@ -58,7 +58,7 @@ final class Replay {
         this.wishes = wishes;
         this.now = now;
         known.keySet().forEach(book -> undone.put(book, book.trial(List.of(), List.of())));
-        for (Duty duty : duties) {
+        for (Task duty : duties) {
             undone.put(duty.book(), duty.undone().undo(undone.get(duty.book())));
         }
         trials.putAll(undone);
@@ -69,7 +69,7 @@ final class Replay {
         List<Planned> planned = new ArrayList<>();
         Map<String, Double> aMinute = new LinkedHashMap<>();
         for (Sat one : order) {
-            Trial before = trials.get(one.duty().book());
+            WhatIfCourse before = trials.get(one.duty().book());
             Rational gain = gain(one);
             aMinute.put(one.duty().id(), aMinute(one.duty(), gain));
             Because because =
@@ -77,7 +77,7 @@ final class Replay {
             planned.add(planned(one, gain, because));
         }
         List<Left> left = new ArrayList<>();
-        for (Duty duty : duties) {
+        for (Task duty : duties) {
             if (!sat.contains(duty.id()) && duty.yours()) {
                 left.add(left(duty));
             }
@@ -89,7 +89,7 @@ final class Replay {
         return new NextPlan(
                 planned,
                 left,
-                Errands.of(known, planned),
+                QuickActions.of(known, planned),
                 known.keySet().stream().map(this::stake).toList(),
                 solution.withinPercent(),
                 solution.proven(),
@@ -102,7 +102,7 @@ final class Replay {
             Rational done = Scale.completed(known.get(book));
             Rational all = Rational.sum(duties.stream()
                     .filter(duty -> duty.book() == book)
-                    .map(Duty::onTime)
+                    .map(Task::onTime)
                     .toList());
             return new Stake(
                     course, done, done.plus(completed.getOrDefault(book, Rational.ZERO)), done.plus(all), false);
@@ -117,10 +117,10 @@ final class Replay {
     }
 
     /** With all of it handed in now, each in the way that keeps the most; what costs nothing undone last, where it brings something. */
-    private Trial allAtOnce(CourseBook book) {
-        Trial all = undone.get(book);
+    private WhatIfCourse allAtOnce(CourseBook book) {
+        WhatIfCourse all = undone.get(book);
         for (boolean costs : List.of(true, false)) {
-            for (Duty duty : duties) {
+            for (Task duty : duties) {
                 if (duty.book() == book && duty.undone().costsUndone() == costs) {
                     all = best(duty, all);
                 }
@@ -129,10 +129,10 @@ final class Replay {
         return all;
     }
 
-    private Trial best(Duty duty, Trial before) {
-        Trial best = duty.undone().costsUndone() ? duty.undone().handIn(now, before) : before;
+    private WhatIfCourse best(Task duty, WhatIfCourse before) {
+        WhatIfCourse best = duty.undone().costsUndone() ? duty.undone().handIn(now, before) : before;
         for (Way way : duty.modes()) {
-            Trial then = way.leeway() == null
+            WhatIfCourse then = way.leeway() == null
                     ? duty.undone().handIn(now, before)
                     : way.steps().isEmpty()
                             ? before
@@ -142,7 +142,7 @@ final class Replay {
         return best;
     }
 
-    private static double aMinute(Duty duty, Rational gain) {
+    private static double aMinute(Task duty, Rational gain) {
         return gain.times(duty.aim().importance())
                         .toDecimal(6, RoundingMode.HALF_UP)
                         .doubleValue()
@@ -158,14 +158,14 @@ final class Replay {
     }
 
     private Rational gain(Sat one) {
-        Duty duty = one.duty();
+        Task duty = one.duty();
         CourseBook book = duty.book();
         if (Scale.byCompletion(book)) {
             completed.merge(book, duty.onTime(), Rational::plus);
             return duty.onTime();
         }
-        Trial before = trials.get(book);
-        Trial after = handedIn(one, before);
+        WhatIfCourse before = trials.get(book);
+        WhatIfCourse after = handedIn(one, before);
         Rational gain = Scale.percent(book, after).minus(Scale.percent(book, before));
         if (gain.signum() < 0) {
             return Rational.ZERO;
@@ -175,9 +175,9 @@ final class Replay {
     }
 
     /** At its expected score, less what its policy takes off then; with leeway, what is kept of it by the later due. */
-    private static Trial handedIn(Sat one, Trial before) {
+    private static WhatIfCourse handedIn(Sat one, WhatIfCourse before) {
         Undone undone = one.duty().undone();
-        Duty.Until met = one.met();
+        Task.Until met = one.met();
         if (one.way().leeway() == null) {
             return undone.handIn(one.finish(), before);
         }
@@ -185,7 +185,7 @@ final class Replay {
     }
 
     private static Planned planned(Sat one, Rational gain, Because because) {
-        Duty duty = one.duty();
+        Task duty = one.duty();
         return new Planned(
                 duty.id(),
                 duty.course(),
@@ -199,13 +199,13 @@ final class Replay {
                 because);
     }
 
-    private Because because(Sat one, Trial before, Rational gain, Set<String> sat, List<String> pushedBy) {
-        Duty duty = one.duty();
+    private Because because(Sat one, WhatIfCourse before, Rational gain, Set<String> sat, List<String> pushedBy) {
+        Task duty = one.duty();
         List<String> opens = duties.stream()
                 .filter(other -> sat.contains(other.id()) && other.after().contains(duty.id()))
-                .map(Duty::id)
+                .map(Task::id)
                 .toList();
-        Duty.Until met = one.met();
+        Task.Until met = one.met();
         Rational loses = met == null || met.by() == null ? Rational.ZERO : loses(one, met, before, gain);
         boolean safe = met != null && met.by() != null && isSafeBy(duty, met.by());
         boolean unknown = duty.finding().policy().isAssumed() || !isWorthKnown(duty);
@@ -214,9 +214,9 @@ final class Replay {
     }
 
     /** What of the gain is gone if it is handed in just after the step that it is in time for. */
-    private Rational loses(Sat one, Duty.Until met, Trial before, Rational gain) {
+    private Rational loses(Sat one, Task.Until met, WhatIfCourse before, Rational gain) {
         CourseBook book = one.duty().book();
-        List<Duty.Until> steps = one.way().steps();
+        List<Task.Until> steps = one.way().steps();
         int next = steps.indexOf(met) + 1;
         if (next >= steps.size() || Scale.byCompletion(book)) {
             return gain;
@@ -224,23 +224,23 @@ final class Replay {
         if (steps.get(next).share().equals(met.share())) {
             return Rational.ZERO;
         }
-        Trial later = one.way().leeway() == null
+        WhatIfCourse later = one.way().leeway() == null
                 ? one.duty().undone().handIn(met.by().plusSeconds(1), before)
                 : one.duty().undone().handIn(steps.get(next).share(), before);
         Rational then = Scale.percent(book, later).minus(Scale.percent(book, before));
         return gain.minus(then.max(Rational.ZERO)).max(Rational.ZERO);
     }
 
-    private static boolean isWorthKnown(Duty duty) {
-        return Duties.isWorthKnown(duty.book(), duty.finding(), duty.onTime());
+    private static boolean isWorthKnown(Task duty) {
+        return Tasks.isWorthKnown(duty.book(), duty.finding(), duty.onTime());
     }
 
-    private static boolean isSafeBy(Duty duty, Instant at) {
+    private static boolean isSafeBy(Task duty, Instant at) {
         SafeBy safeBy = duty.finding().safeBy();
         return safeBy != null && safeBy.at().equals(at);
     }
 
-    private Because.Kind kind(Duty duty, boolean opens, @Nullable Instant at) {
+    private Because.Kind kind(Task duty, boolean opens, @Nullable Instant at) {
         if (wishes.ahead(duty.id())) {
             return Because.Kind.WISHED;
         }
@@ -253,13 +253,13 @@ final class Replay {
         if (!isWorthKnown(duty)) {
             return Because.Kind.WORTH_UNKNOWN;
         }
-        if (duty.finding().policy().isAssumed() && !isSafeBy(duty, at) && duty.deed() != Deed.PREPARE) {
+        if (duty.finding().policy().isAssumed() && !isSafeBy(duty, at) && duty.deed() != ActionKind.PREPARE) {
             return Because.Kind.LATE_UNKNOWN;
         }
         return isSafeBy(duty, at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
     }
 
-    private Left left(Duty duty) {
+    private Left left(Task duty) {
         Rational cost = duty.onTime();
         LeftBecause because = cost.signum() <= 0
                 ? isWorthKnown(duty) ? LeftBecause.EARNS_NOTHING : LeftBecause.WORTH_UNKNOWN
@@ -268,14 +268,14 @@ final class Replay {
                 duty.id(), duty.course(), duty.deed(), duty.minutes(), duty.minutesGuessed(), cost, because, List.of());
     }
 
-    private static Left shutForGood(CourseBook book, Finding finding) {
+    private static Left shutForGood(CourseBook book, WorkAssessment finding) {
         Rational lift = finding.lift() == null ? Rational.ZERO : finding.lift();
         long minutes = finding.work().minutes();
         return new Left(
                 finding.id(),
                 book.rules().course(),
-                Deed.of(finding.item(), finding.state()),
-                minutes == 0 ? Duties.GUESSED_MINUTES : minutes,
+                ActionKind.of(finding.item(), finding.state()),
+                minutes == 0 ? Tasks.GUESSED_MINUTES : minutes,
                 minutes == 0,
                 lift.times(Scale.factor(book)),
                 LeftBecause.SHUT_FOR_GOOD,
@@ -283,7 +283,7 @@ final class Replay {
     }
 
     /** Whether it alone would fit into the time before its last instant. */
-    private boolean couldBeDone(Duty duty) {
+    private boolean couldBeDone(Task duty) {
         return duty.modes().stream()
                 .filter(way -> !way.steps().isEmpty())
                 .map(way -> way.steps().get(way.steps().size() - 1).by())

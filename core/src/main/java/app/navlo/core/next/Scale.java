@@ -1,8 +1,8 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
-import app.navlo.core.course.Trial;
+import app.navlo.core.course.WhatIfCourse;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.Reading;
@@ -23,14 +23,14 @@ final class Scale {
     }
 
     /** What one required piece of work is of a course by completion. */
-    static Rational shareOfCompletion(List<Finding> findings) {
+    static Rational shareOfCompletion(List<WorkAssessment> findings) {
         long required =
                 findings.stream().filter(finding -> finding.item().required()).count();
         return required == 0 ? Rational.ZERO : Rational.of(100, required);
     }
 
     /** How much of what a course by completion takes is done, in percent. */
-    static Rational completed(List<Finding> findings) {
+    static Rational completed(List<WorkAssessment> findings) {
         long required =
                 findings.stream().filter(finding -> finding.item().required()).count();
         long done = findings.stream()
@@ -39,13 +39,13 @@ final class Scale {
         return required == 0 ? Rational.ZERO : Rational.of(100 * done, required);
     }
 
-    private static boolean isDone(Finding finding) {
+    private static boolean isDone(WorkAssessment finding) {
         Stage stage = finding.state().stage();
         return stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED;
     }
 
     /** Whether doing it is a step on the way to completion: it is required and not done, or below its threshold. */
-    static boolean completes(CourseBook book, Finding finding) {
+    static boolean completes(CourseBook book, WorkAssessment finding) {
         return book.completion()
                 .map(path -> path.undone().contains(finding.id())
                         || path.below().stream().anyMatch(below -> below.work().equals(finding.id())))
@@ -53,7 +53,7 @@ final class Scale {
     }
 
     /** @return 0 where the course has no figure */
-    static Rational percent(CourseBook book, Trial trial) {
+    static Rational percent(CourseBook book, WhatIfCourse trial) {
         Rational figure = trial.figure(Reading.EXPECTED);
         return figure == null ? Rational.ZERO : book.percent(figure);
     }

@@ -1,15 +1,15 @@
 package app.navlo.core.next;
 
-import app.navlo.core.course.Finding;
-import app.navlo.core.course.Trial;
 import app.navlo.core.course.WhatIf;
+import app.navlo.core.course.WhatIfCourse;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import java.time.Instant;
 import java.util.Optional;
 
 /** What a course counts for a piece of work while its move isn't made, and once it is. */
-record Undone(Finding finding) {
-    static Undone of(Finding finding) {
+record Undone(WorkAssessment finding) {
+    static Undone of(WorkAssessment finding) {
         return new Undone(finding);
     }
 
@@ -26,22 +26,22 @@ record Undone(Finding finding) {
     }
 
     /** The course with this undone. */
-    Trial undo(Trial trial) {
+    WhatIfCourse undo(WhatIfCourse trial) {
         return apply(without(), trial);
     }
 
     /** The course with this handed in at an instant. */
-    Trial handIn(Instant at, Trial trial) {
+    WhatIfCourse handIn(Instant at, WhatIfCourse trial) {
         return apply(with(at), trial);
     }
 
     /** The course with this handed in so that a share of full points is kept. */
-    Trial handIn(Rational share, Trial trial) {
+    WhatIfCourse handIn(Rational share, WhatIfCourse trial) {
         return apply(with(share), trial);
     }
 
     /** Empty for what it counts as it is. */
-    private Trial apply(Optional<WhatIf> change, Trial trial) {
+    private WhatIfCourse apply(Optional<WhatIf> change, WhatIfCourse trial) {
         return change.map(trial::instead).orElseGet(() -> trial.asItIs(finding.id()));
     }
 
@@ -68,12 +68,12 @@ record Undone(Finding finding) {
         if (finding.state().toComplete()) {
             return Optional.ofNullable(finding.raised()).map(points -> WhatIf.counts(finding.id(), points));
         }
-        return Optional.of(WhatIf.scored(finding.id(), Duties.raw(finding), at));
+        return Optional.of(WhatIf.scored(finding.id(), Tasks.raw(finding), at));
     }
 
     private Optional<WhatIf> with(Rational share) {
         return finding.graded() == null
                 ? Optional.empty()
-                : Optional.of(WhatIf.counts(finding.id(), Duties.raw(finding).times(share)));
+                : Optional.of(WhatIf.counts(finding.id(), Tasks.raw(finding).times(share)));
     }
 }

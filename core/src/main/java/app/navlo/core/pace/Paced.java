@@ -2,8 +2,8 @@ package app.navlo.core.pace;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
@@ -24,7 +24,7 @@ public record Paced(
         long minutes,
         @Nullable Instant due,
         Stage stage,
-        Move move,
+        Turn move,
         @Nullable Instant startedAt,
         @Nullable Instant doneAt,
         @Nullable Rational points,
@@ -38,7 +38,7 @@ public record Paced(
 
     /** Counted apart: neither done, left nor expected. */
     boolean outOfReach() {
-        return move == Move.OUT_OF_REACH;
+        return move == Turn.OUT_OF_REACH;
     }
 
     boolean done() {

@@ -17,28 +17,24 @@ final class Search {
     /** So often the heat is lowered, and what isn't done goes to the end of the order, where it is cheap. */
     private static final int EVERY = 128;
 
-    private final Compiled c;
-    private final Ways ways;
+    private final ProblemArrays c;
+    private final JobModes ways;
     private final Sequence sequence;
     private final SplittableRandom random;
-    private final Change change;
+    private final NeighbourMove change;
     /** The mean of what the jobs can earn at most. */
     private final double scale;
-
-    private final BooleanSupplier enough;
 
     private final int[] bestOrder;
     private final int[] bestWay;
     private long best = -1;
 
-    /** @param enough asked now and then; ends the search when it says so */
-    Search(Compiled c, Ways ways, long seed, BooleanSupplier enough) {
+    Search(ProblemArrays c, JobModes ways, long seed) {
         this.c = c;
         this.ways = ways;
-        this.enough = enough;
         sequence = new Sequence(c, ways);
         random = new SplittableRandom(seed);
-        change = new Change(c, ways, sequence, random);
+        change = new NeighbourMove(c, ways, sequence, random);
         bestOrder = new int[c.n];
         bestWay = new int[c.n];
         scale = Arrays.stream(ways.worth)
@@ -96,9 +92,6 @@ final class Search {
         double current = 0;
         for (long step = 0; step < steps; step++) {
             if (step % EVERY == 0) {
-                if (enough.getAsBoolean()) {
-                    return;
-                }
                 double passed = step / (double) steps;
                 heat = Math.max(1, scale * hot * Math.pow(COLD / hot, passed));
                 sequence.credit(CREDIT * (1 - passed));
@@ -168,7 +161,7 @@ final class Search {
         sequence.credit(0);
         change.recount();
         boolean better = true;
-        while (better && !enough.getAsBoolean()) {
+        while (better) {
             better = false;
             int busy = gather();
             for (int k = 0; k < busy; k++) {

@@ -14,8 +14,8 @@ final class Sequence {
     /** How many places are laid out between two looks at whether the try can still be good enough. */
     private static final int LOOK_EVERY = 4;
 
-    private final Compiled c;
-    private final Ways ways;
+    private final ProblemArrays c;
+    private final JobModes ways;
     private final int n;
     private final int bonuses;
 
@@ -58,7 +58,7 @@ final class Sequence {
     /** How much of a bonus a plan is credited with on the way to it, 0 to 1: a search sees then where it leads. */
     private double credit;
 
-    Sequence(Compiled c, Ways ways) {
+    Sequence(ProblemArrays c, JobModes ways) {
         this.c = c;
         this.ways = ways;
         n = c.n;

@@ -30,7 +30,7 @@ public enum SimpleOrder {
         return new Run(problem).laidOut();
     }
 
-    private double rank(Compiled c, int job, boolean[] usable, int mode, long finish) {
+    private double rank(ProblemArrays c, int job, boolean[] usable, int mode, long finish) {
         long value = c.value(job, mode, finish);
         return switch (this) {
             case FINAL_DUE -> finalDue(c, job, usable);
@@ -41,7 +41,7 @@ public enum SimpleOrder {
         };
     }
 
-    private static double finalDue(Compiled c, int job, boolean[] usable) {
+    private static double finalDue(ProblemArrays c, int job, boolean[] usable) {
         double last = Double.NEGATIVE_INFINITY;
         for (int m = 0; m < usable.length; m++) {
             for (int s = 0; usable[m] && s < c.until[job][m].length; s++) {
@@ -51,7 +51,7 @@ public enum SimpleOrder {
         return last == Double.NEGATIVE_INFINITY ? NEVER : last;
     }
 
-    private static double nextStep(Compiled c, int job, int mode, long finish) {
+    private static double nextStep(ProblemArrays c, int job, int mode, long finish) {
         for (int s = 0; s < c.until[job][mode].length; s++) {
             if (finish <= c.until[job][mode][s]) {
                 return c.by[job][mode][s];
@@ -62,12 +62,12 @@ public enum SimpleOrder {
 
     /** One list scheduler at work. */
     private final class Run {
-        private final Compiled c;
+        private final ProblemArrays c;
         private final Layout layout;
         private final boolean[][] usable;
 
         Run(PlanProblem problem) {
-            c = new Compiled(problem);
+            c = new ProblemArrays(problem);
             layout = new Layout(problem);
             usable = new boolean[c.n][];
             for (int job = 0; job < c.n; job++) {

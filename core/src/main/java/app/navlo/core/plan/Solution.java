@@ -5,9 +5,8 @@ package app.navlo.core.plan;
  *
  * @param bound no plan is worth more
  * @param proven none is worth more than this one
- * @param cutShort whether the time guard struck
  */
-public record Solution(Plan plan, long bound, boolean proven, boolean cutShort) {
+public record Solution(Plan plan, long bound, boolean proven) {
     private static final double PERCENT = 100;
 
     /** By how much of the best possible it can be bettered at most, in percent; 0 if nothing can be earned at all. */

@@ -1,20 +1,20 @@
 package app.navlo.core.signal;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
 import app.navlo.core.course.TwoRecords;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Redo;
 import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Stamp;
 import app.navlo.core.work.Timing;
+import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkState;
 import java.time.Duration;
 import java.time.Instant;
@@ -38,13 +38,13 @@ public final class Signals {
             EnumSet.of(SignalKind.FLAGGED_LATE, SignalKind.FLAGGED_MISSING, SignalKind.ZERO_WITH_COMMENT);
 
     private final CourseBook book;
-    private final Finding finding;
+    private final WorkAssessment finding;
     private final Around around;
     private final Instant now;
     private final List<Fact> facts;
     private final List<Signal> signals = new ArrayList<>();
 
-    private Signals(CourseBook book, Finding finding, Around around) {
+    private Signals(CourseBook book, WorkAssessment finding, Around around) {
         this.book = book;
         this.finding = finding;
         this.around = around;
@@ -55,7 +55,7 @@ public final class Signals {
     }
 
     /** The most pressing first; empty if nothing asks for anything. */
-    public static List<Signal> of(CourseBook book, Finding finding, Around around) {
+    public static List<Signal> of(CourseBook book, WorkAssessment finding, Around around) {
         Signals found = new Signals(book, finding, around);
         if (finding.state().stage() != Stage.EXCUSED) {
             found.aboutToBeLost();
@@ -83,7 +83,7 @@ public final class Signals {
     private void aboutToBeLost() {
         WorkState state = state();
         Instant due = state.dueToCome();
-        boolean begun = state.stage() == Stage.DRAFT && state.move() == Move.YOURS;
+        boolean begun = state.stage() == Stage.DRAFT && state.move() == Turn.YOURS;
         if (begun && due != null && finding.item().expectsHandIn()) {
             boolean parts = state.parts() != null;
             Reason reason;
@@ -102,7 +102,7 @@ public final class Signals {
     private void askingEnds() {
         Instant until = finding.extension().until();
         Instant due = state().due();
-        boolean toDo = !state().handInStands() && (state().move() == Move.YOURS || state().move() == Move.OUT_OF_REACH);
+        boolean toDo = !state().handInStands() && (state().move() == Turn.YOURS || state().move() == Turn.OUT_OF_REACH);
         if (!finding.extension().may() || until == null || due == null || !toDo || state().extensionPending()) {
             return;
         }
@@ -127,13 +127,13 @@ public final class Signals {
                     state.acceptance().ends(),
                     stake);
         }
-        if (state.stage() == Stage.SENT_BACK && state.move() == Move.YOURS) {
+        if (state.stage() == Stage.SENT_BACK && state.move() == Turn.YOURS) {
             Fact.SentBack back =
                     (Fact.SentBack) last(Fact.SentBack.class::isInstance).orElseThrow();
             Reason reason = Reason.of(SignalKind.SENT_BACK).with("why", back.reason());
             add(reason, back.stamp().at(), state.acceptance().ends(), finding.impact());
         }
-        if (state.redo() != null && state.stage() == Stage.RETURNED && state.move() == Move.YOURS) {
+        if (state.redo() != null && state.stage() == Stage.RETURNED && state.move() == Turn.YOURS) {
             boolean askedFor = state.redo().kind() == Redo.Kind.ASKED;
             Reason reason = Reason.of(askedFor ? SignalKind.REDO_ASKED : SignalKind.BELOW_PASS_REDO_ALLOWED);
             Rational stake = finding.lift() == null ? finding.impact() : finding.lift();
@@ -190,7 +190,7 @@ public final class Signals {
         }
     }
 
-    private Instant shutSince(Finding root) {
+    private Instant shutSince(WorkAssessment root) {
         Instant ends = root.state().acceptance().ends();
         boolean closed = ends != null && !ends.isAfter(now);
         Instant scored = root.state().attempts().scoredAt();
@@ -272,7 +272,7 @@ public final class Signals {
                 && score.points() != null
                 && score.points().isZero()
                 && finding.item().marking().possible().signum() > 0;
-        boolean redo = state().redo() != null && state().move() == Move.YOURS;
+        boolean redo = state().redo() != null && state().move() == Turn.YOURS;
         if (!zero || redo || wroteSince(cameBack())) {
             return;
         }
@@ -320,7 +320,7 @@ public final class Signals {
                 && moved.before() != null
                 && moved.after() != null
                 && moved.after().instant().isBefore(moved.before().instant());
-        if (earlier && state().move() == Move.YOURS) {
+        if (earlier && state().move() == Turn.YOURS) {
             Reason reason = Reason.of(SignalKind.DUE_EARLIER)
                     .with("before", moved.before().instant())
                     .with("after", moved.after().instant());

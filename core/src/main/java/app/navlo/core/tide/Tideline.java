@@ -1,8 +1,8 @@
 package app.navlo.core.tide;
 
-import app.navlo.core.time.OwnTime;
-import app.navlo.core.work.Move;
+import app.navlo.core.time.Availability;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -29,7 +29,7 @@ public final class Tideline {
             @Nullable Instant opensAt,
             @Nullable Instant due,
             Stage stage,
-            Move move) {}
+            Turn move) {}
 
     /** A grading close, a post across the strip. */
     public record Close(String name, Instant at) {}
@@ -57,7 +57,7 @@ public final class Tideline {
 
     /** @return the days in order, {@code daysBack + 1 + daysOn} of them */
     public static <K> List<Day<K>> of(
-            Collection<Entry<K>> entries, Collection<Close> closes, OwnTime own, Reach reach, Instant now) {
+            Collection<Entry<K>> entries, Collection<Close> closes, Availability own, Reach reach, Instant now) {
         ZoneId zone = own.zone();
         LocalDate today = now.atZone(zone).toLocalDate();
         Map<LocalDate, Cell<K>> cells = new TreeMap<>();
@@ -110,7 +110,7 @@ public final class Tideline {
                     || entry.stage() == Stage.EXCUSED;
             if (handedIn) {
                 done += entry.minutes();
-            } else if (entry.move() == Move.YOURS || entry.move() == Move.NOT_YET) {
+            } else if (entry.move() == Turn.YOURS || entry.move() == Turn.NOT_YET) {
                 open += entry.minutes();
             } else {
                 lost += entry.minutes();

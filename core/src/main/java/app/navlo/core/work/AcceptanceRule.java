@@ -2,8 +2,8 @@ package app.navlo.core.work;
 
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.policy.Acceptance.Limit;
-import app.navlo.core.work.Life.HandIn;
-import app.navlo.core.work.Life.Opening;
+import app.navlo.core.work.WorkHistory.HandIn;
+import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -12,7 +12,7 @@ import org.jspecify.annotations.Nullable;
 final class AcceptanceRule {
     private AcceptanceRule() {}
 
-    static Acceptance of(WorkItem item, Life life, Redo.@Nullable Kind redo) {
+    static Acceptance of(WorkItem item, WorkHistory life, Redo.@Nullable Kind redo) {
         WorkItem.Schedule schedule = item.schedule();
         DueInForce dues = new DueInForce(item, life);
         Instant cutoffFrom = redo == null && life.returned() ? dues.beforeReturn() : dues.ofCurrentRound();
@@ -37,7 +37,7 @@ final class AcceptanceRule {
     }
 
     /** When the last attempt was used, or null while one is left. */
-    private static @Nullable Instant lastAttemptUsed(WorkItem item, Life life) {
+    private static @Nullable Instant lastAttemptUsed(WorkItem item, WorkHistory life) {
         Integer allowed = attemptsAllowed(item, life);
         if (allowed == null || life.completable()) {
             return null;
@@ -47,12 +47,12 @@ final class AcceptanceRule {
     }
 
     /** With those that redos brought; null for unlimited. */
-    static @Nullable Integer attemptsAllowed(WorkItem item, Life life) {
+    static @Nullable Integer attemptsAllowed(WorkItem item, WorkHistory life) {
         if (item.attemptsAllowed() == null) {
             return null;
         }
         int allowed = item.attemptsAllowed();
-        for (Life.Round round : life.rounds()) {
+        for (WorkHistory.Round round : life.rounds()) {
             if (round.opening() instanceof Opening.Return returned && returned.redo() != null) {
                 allowed++;
             }

@@ -2,9 +2,9 @@ package app.navlo.core.work;
 
 import app.navlo.core.policy.Attempt;
 import app.navlo.core.policy.Window;
-import app.navlo.core.work.Life.HandIn;
-import app.navlo.core.work.Life.Opening;
-import app.navlo.core.work.Life.Round;
+import app.navlo.core.work.WorkHistory.HandIn;
+import app.navlo.core.work.WorkHistory.Opening;
+import app.navlo.core.work.WorkHistory.Round;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,7 +21,7 @@ public record Attempts(List<Attempt> list, @Nullable Instant scoredAt) {
         list = List.copyOf(list);
     }
 
-    static Attempts of(WorkItem item, Life life) {
+    static Attempts of(WorkItem item, WorkHistory life) {
         TreeSet<Integer> numbers = new TreeSet<>(life.scores().keySet());
         life.rounds().forEach(round -> round.handIns().forEach(handIn -> numbers.add(handIn.attempt())));
         List<Attempt> attempts = new ArrayList<>();
@@ -38,7 +38,7 @@ public record Attempts(List<Attempt> list, @Nullable Instant scoredAt) {
         return new Attempts(attempts, scoredAt);
     }
 
-    private static Attempt attempt(int number, WorkItem item, Life life) {
+    private static Attempt attempt(int number, WorkItem item, WorkHistory life) {
         HandIn deciding = null;
         int round = 0;
         for (int i = 0; i <= life.lastIndex(); i++) {
@@ -64,7 +64,7 @@ public record Attempts(List<Attempt> list, @Nullable Instant scoredAt) {
                 score != null && score.posted());
     }
 
-    private static Window window(WorkItem item, Life life, int round) {
+    private static Window window(WorkItem item, WorkHistory life, int round) {
         DueInForce dues = new DueInForce(item, life);
         WorkItem.Schedule schedule = item.schedule();
         Instant closesAt = AcceptanceRule.closesAt(schedule, dues.givenForRound(round));

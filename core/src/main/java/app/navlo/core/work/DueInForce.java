@@ -1,6 +1,6 @@
 package app.navlo.core.work;
 
-import app.navlo.core.work.Life.Opening;
+import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Duration;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
@@ -10,9 +10,9 @@ final class DueInForce {
     private static final Duration TIME_TO_FIX = Duration.ofHours(48);
 
     private final WorkItem item;
-    private final Life life;
+    private final WorkHistory life;
 
-    DueInForce(WorkItem item, Life life) {
+    DueInForce(WorkItem item, WorkHistory life) {
         this.item = item;
         this.life = life;
     }

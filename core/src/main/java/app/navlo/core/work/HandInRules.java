@@ -30,7 +30,7 @@ public final class HandInRules {
         return item.expectsHandIn()
                 && item.parts() == null
                 && !item.kind().byAttempts()
-                && (state.mayHandIn() || state.move() == Move.OUT_OF_REACH);
+                && (state.mayHandIn() || state.move() == Turn.OUT_OF_REACH);
     }
 
     /** Whether a post or a reply is taken now. */

@@ -27,12 +27,12 @@ enum MissingRule implements Rule {
 
     record Answer(boolean missing, Reason reason) {}
 
-    static Answer of(WorkItem item, Life life, Stage stage, Timing timing) {
+    static Answer of(WorkItem item, WorkHistory life, Stage stage, Timing timing) {
         MissingRule rule = rule(item, life, stage, timing);
         return new Answer(rule == FLAGGED || rule == OVERDUE, Reason.of(rule));
     }
 
-    private static MissingRule rule(WorkItem item, Life life, Stage stage, Timing timing) {
+    private static MissingRule rule(WorkItem item, WorkHistory life, Stage stage, Timing timing) {
         if (stage == Stage.EXCUSED) {
             return EXCUSED;
         }

@@ -4,7 +4,7 @@ import org.jspecify.annotations.Nullable;
 
 /** How many of a discussion's parts are there. More posts than wanted don't stand in for replies. */
 public record PartsDone(int done, int of, int postsLeft, int repliesLeft) {
-    static @Nullable PartsDone of(WorkItem item, Life life) {
+    static @Nullable PartsDone of(WorkItem item, WorkHistory life) {
         WorkItem.Parts wanted = item.parts();
         if (wanted == null) {
             return null;

@@ -2,7 +2,7 @@ package app.navlo.core.work;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.RedoRule;
-import app.navlo.core.work.Life.Opening;
+import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -22,7 +22,7 @@ public record Redo(Kind kind, @Nullable Instant due, Timing timing) {
     }
 
     /** Which redo is open or being judged since the last return, whether or not it is still accepted. */
-    static @Nullable Kind kindOf(WorkItem item, Life life) {
+    static @Nullable Kind kindOf(WorkItem item, WorkHistory life) {
         int since = lastReturn(life);
         if (since < 0 || life.excused()) {
             return null;
@@ -34,7 +34,7 @@ public record Redo(Kind kind, @Nullable Instant due, Timing timing) {
         return handedInAgain || allowed(item, life) ? Kind.ALLOWED : null;
     }
 
-    private static int lastReturn(Life life) {
+    private static int lastReturn(WorkHistory life) {
         for (int i = life.lastIndex(); i >= 0; i--) {
             if (life.rounds().get(i).opening() instanceof Opening.Return) {
                 return i;
@@ -43,25 +43,25 @@ public record Redo(Kind kind, @Nullable Instant due, Timing timing) {
         return -1;
     }
 
-    private static boolean allowed(WorkItem item, Life life) {
+    private static boolean allowed(WorkItem item, WorkHistory life) {
         return item.redo() != null && belowPass(item, life) && (!item.redo().needsReopening() || reopenedSince(life));
     }
 
-    private static boolean reopenedSince(Life life) {
+    private static boolean reopenedSince(WorkHistory life) {
         return life.reopened() != null
                 && life.latestHandIn()
                         .map(last -> !life.reopened().stamp().at().isBefore(last.at()))
                         .orElse(true);
     }
 
-    private static boolean belowPass(WorkItem item, Life life) {
+    private static boolean belowPass(WorkItem item, WorkHistory life) {
         WorkItem.Marking marking = item.marking();
         return marking.passPercent() != null
                 && RedoRule.below(marking.passPercent(), keptRaw(item, life).orElse(null), marking.possible());
     }
 
     /** The kept one among the raw scores that are final and posted. */
-    static Optional<Rational> keptRaw(WorkItem item, Life life) {
+    static Optional<Rational> keptRaw(WorkItem item, WorkHistory life) {
         List<Rational> counting = life.scores().entrySet().stream()
                 .sorted(Map.Entry.comparingByKey())
                 .map(Map.Entry::getValue)

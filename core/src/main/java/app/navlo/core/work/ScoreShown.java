@@ -20,7 +20,7 @@ public record ScoreShown(Mark mark, @Nullable Rational points) {
         FINAL
     }
 
-    static ScoreShown of(WorkItem item, Life life) {
+    static ScoreShown of(WorkItem item, WorkHistory life) {
         Optional<Rational> kept = Redo.keptRaw(item, life);
         if (kept.isPresent()) {
             return new ScoreShown(Mark.FINAL, kept.get());

@@ -10,7 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param differ whether flag and clock say different things
  */
 public record Shown(@Nullable Flag flag, Timing timing, boolean differ) {
-    static Shown of(Life life, Timing timing) {
+    static Shown of(WorkHistory life, Timing timing) {
         Flag flag = life.flag() == null ? null : life.flag().flag();
         return new Shown(flag, timing, flag != null && differ(flag, timing, life.handInStands()));
     }

@@ -2,8 +2,8 @@ package app.navlo.core.work;
 
 import app.navlo.core.reason.Reason;
 import app.navlo.core.reason.Rule;
-import app.navlo.core.work.Life.HandIn;
-import app.navlo.core.work.Life.Opening;
+import app.navlo.core.work.WorkHistory.HandIn;
+import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Instant;
 
 /** The stage, asked in the order of docs/rules.md, section 1. */
@@ -36,7 +36,7 @@ enum StageRule implements Rule {
 
     record Answer(Stage stage, Reason reason) {}
 
-    static Answer of(WorkItem item, Life life, GateState gate) {
+    static Answer of(WorkItem item, WorkHistory life, GateState gate) {
         if (life.excuse() != null && life.excused()) {
             return at(Stage.EXCUSED, EXCUSED, life.excuse().stamp().at());
         }
@@ -59,7 +59,7 @@ enum StageRule implements Rule {
                 : notHandedIn(item, life, gate);
     }
 
-    private static Answer notHandedIn(WorkItem item, Life life, GateState gate) {
+    private static Answer notHandedIn(WorkItem item, WorkHistory life, GateState gate) {
         Instant opensAt = item.schedule().opensAt();
         if (opensAt != null && life.now().isBefore(opensAt)) {
             return at(Stage.NOT_OPEN, OPENS_LATER, opensAt);

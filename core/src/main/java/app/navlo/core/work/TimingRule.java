@@ -2,8 +2,8 @@ package app.navlo.core.work;
 
 import app.navlo.core.reason.Reason;
 import app.navlo.core.reason.Rule;
-import app.navlo.core.work.Life.HandIn;
-import app.navlo.core.work.Life.Opening;
+import app.navlo.core.work.WorkHistory.HandIn;
+import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Duration;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
@@ -33,7 +33,7 @@ enum TimingRule implements Rule {
             Timing timing, @Nullable Instant due, @Nullable Instant handedInAt, Reason reason) {}
 
     /** The hand-in that decides is the last one before the first return that gave one back. */
-    static Answer of(WorkItem item, Life life, Clock clock) {
+    static Answer of(WorkItem item, WorkHistory life, Clock clock) {
         DueInForce dues = new DueInForce(item, life);
         int deciding = life.sentBack() ? -1 : decidingRound(life);
         if (deciding < 0) {
@@ -43,7 +43,7 @@ enum TimingRule implements Rule {
         return judged(handIn.judgedAt(), dues.ofRound(deciding));
     }
 
-    private static int decidingRound(Life life) {
+    private static int decidingRound(WorkHistory life) {
         int last = -1;
         for (int i = 0; i <= life.lastIndex(); i++) {
             if (last >= 0 && life.rounds().get(i).opening() instanceof Opening.Return) {

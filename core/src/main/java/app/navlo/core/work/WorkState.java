@@ -33,7 +33,7 @@ public record WorkState(
         Stage stage,
         Timing timing,
         boolean missing,
-        Move move,
+        Turn move,
         @Nullable Instant due,
         Acceptance acceptance,
         boolean accepted,
@@ -57,7 +57,7 @@ public record WorkState(
 
     /** Whether a hand-in is, or may still be, to come from the student. */
     public boolean toHandIn() {
-        return mayHandIn || move == Move.NOT_YET;
+        return mayHandIn || move == Turn.NOT_YET;
     }
 
     /** The due that judges the next hand-in: of a redo its own; null for none. */
@@ -77,7 +77,7 @@ public record WorkState(
      */
     public static WorkState of(WorkItem item, Collection<Fact> facts, GateState gate, Duration soon, Instant now) {
         Objects.requireNonNull(now, "now");
-        Life life = LifeReplay.upTo(now, item, facts);
+        WorkHistory life = HistoryReplay.upTo(now, item, facts);
         Redo.Kind redoKind = Redo.kindOf(item, life);
         Acceptance acceptance = AcceptanceRule.of(item, life, redoKind);
         Clock clock = new Clock(now, soon, acceptance);
@@ -85,7 +85,7 @@ public record WorkState(
         StageRule.Answer stage = StageRule.of(item, life, gate);
         TimingRule.Answer timing = TimingRule.of(item, life, clock);
         MissingRule.Answer missing = MissingRule.of(item, life, stage.stage(), timing.timing());
-        MoveRule.Answer move = MoveRule.of(item, life, stage.stage(), gate, clock, redoKind, timing.due());
+        TurnRule.Answer move = TurnRule.of(item, life, stage.stage(), gate, clock, redoKind, timing.due());
         Redo redo = redo(item, life, clock, redoKind);
         return new WorkState(
                 stage.stage(),
@@ -111,12 +111,12 @@ public record WorkState(
                 new Because(stage.reason(), timing.reason(), missing.reason(), move.reason()));
     }
 
-    private static @Nullable Redo redo(WorkItem item, Life life, Clock clock, Redo.@Nullable Kind kind) {
+    private static @Nullable Redo redo(WorkItem item, WorkHistory life, Clock clock, Redo.@Nullable Kind kind) {
         if (kind == null) {
             return null;
         }
         Instant due = new DueInForce(item, life).ofCurrentRound();
-        Optional<Life.HandIn> handedIn = life.current().last();
+        Optional<WorkHistory.HandIn> handedIn = life.current().last();
         Timing timing = handedIn.isPresent()
                 ? TimingRule.judged(handedIn.get().judgedAt(), due).timing()
                 : TimingRule.awaited(due, clock).timing();

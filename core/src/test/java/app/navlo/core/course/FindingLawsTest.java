@@ -10,8 +10,8 @@ import app.navlo.core.work.Actor;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInContent;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stamp;
+import app.navlo.core.work.Turn;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -36,11 +36,11 @@ public class FindingLawsTest {
         for (int seed = 0; seed < COURSES; seed++) {
             Courses some = new Courses(seed);
             CourseBook book = CourseBook.of(some.rules(), some.works(), List.of(), Courses.NOW);
-            for (Finding finding : book.findings()) {
+            for (WorkAssessment finding : book.findings()) {
                 WorkSpan span = book.span(finding);
                 steps += spanIsJudged(finding, span, some.rules());
                 boolean toHandIn =
-                        finding.state().move() == Move.YOURS || finding.state().move() == Move.NOT_YET;
+                        finding.state().move() == Turn.YOURS || finding.state().move() == Turn.NOT_YET;
                 assertEquals(
                         span.ends(), toHandIn ? finding.state().acceptance().ends() : null, finding.id());
                 assertTrue(span.returned() == null || !span.returned().isAfter(book.now()), span.toString());
@@ -50,7 +50,7 @@ public class FindingLawsTest {
     }
 
     /** @return how many steps there were */
-    private static int spanIsJudged(Finding finding, WorkSpan span, CourseRules rules) {
+    private static int spanIsJudged(WorkAssessment finding, WorkSpan span, CourseRules rules) {
         Rational possible = finding.item().marking().possible();
         Rational before = null;
         for (WorkSpan.Kept kept : span.kept()) {
@@ -65,7 +65,7 @@ public class FindingLawsTest {
         return span.kept().size();
     }
 
-    private static void costsAddUp(Finding finding, Instant now) {
+    private static void costsAddUp(WorkAssessment finding, Instant now) {
         List<LatePolicy.Step> steps = finding.steps();
         List<Costs.CostDate> costs = Costs.ahead(finding.state(), steps, false, now);
         Rational lost = Rational.sum(costs.stream().map(Costs.CostDate::lost).toList());

@@ -10,7 +10,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
-import app.navlo.core.work.Move;
+import app.navlo.core.work.Turn;
 import java.util.List;
 import org.testng.annotations.Test;
 
@@ -19,7 +19,7 @@ public class ForecastLawsTest {
     private static final int COURSES = 400;
 
     private interface Law {
-        void check(CourseBook book, Finding finding, GradedWork values, Rational before);
+        void check(CourseBook book, WorkAssessment finding, GradedWork values, Rational before);
     }
 
     private static void holdsForEveryPiece(Law law) {
@@ -29,7 +29,7 @@ public class ForecastLawsTest {
             if (before == null) {
                 continue;
             }
-            for (Finding finding : book.findings()) {
+            for (WorkAssessment finding : book.findings()) {
                 GradedWork values = finding.graded();
                 if (values != null) {
                     law.check(book, finding, values, before);
@@ -83,7 +83,7 @@ public class ForecastLawsTest {
     @Test
     public void whatIsTriedIsNoSignOfWhatTheRestWillBring() {
         holdsForEveryPiece((book, finding, values, before) -> {
-            Trial tried = book.trial(List.of(WhatIf.counts(finding.id(), Rational.ONE)), List.of());
+            WhatIfCourse tried = book.trial(List.of(WhatIf.counts(finding.id(), Rational.ONE)), List.of());
             for (GradedWork other : tried.graded()) {
                 if (!other.id().equals(finding.id())) {
                     assertEquals(other, book.gradedById().get(other.id()));
@@ -95,7 +95,7 @@ public class ForecastLawsTest {
     @Test
     public void aPieceCanBeSetBackToAsItIs() {
         holdsForEveryPiece((book, finding, values, before) -> {
-            Trial tried = book.trial(List.of(WhatIf.counts(finding.id(), Rational.ONE)), List.of());
+            WhatIfCourse tried = book.trial(List.of(WhatIf.counts(finding.id(), Rational.ONE)), List.of());
             assertEquals(expected(tried.asItIs(finding.id())), before);
         });
     }
@@ -105,17 +105,17 @@ public class ForecastLawsTest {
         int[] shut = new int[1];
         for (int seed = 0; seed < COURSES; seed++) {
             CourseBook book = new OddCourses(seed).book("c");
-            Trial asItIs = book.trial(List.of(), List.of());
-            for (Finding finding : book.findings()) {
+            WhatIfCourse asItIs = book.trial(List.of(), List.of());
+            for (WorkAssessment finding : book.findings()) {
                 if (finding.shutForGood().isEmpty()) {
                     continue;
                 }
-                assertEquals(finding.state().move(), Move.OUT_OF_REACH);
+                assertEquals(finding.state().move(), Turn.OUT_OF_REACH);
                 assertNull(finding.safeBy());
                 assertTrue(!finding.extension().may() && !finding.tokens().may());
                 assertTrue(!asItIs.open().contains(finding.id()), "no target");
                 for (String root : finding.shutForGood()) {
-                    assertNotEquals(book.finding(root).state().move(), Move.YOURS, "it could still be done: " + root);
+                    assertNotEquals(book.finding(root).state().move(), Turn.YOURS, "it could still be done: " + root);
                 }
                 if (finding.graded() != null) {
                     assertEquals(finding.graded().expected(), Rational.ZERO);

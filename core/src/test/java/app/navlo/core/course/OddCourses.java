@@ -196,7 +196,7 @@ public final class OddCourses {
     }
 
     /** @return null where nothing counts */
-    public static @Nullable Rational expected(Trial trial) {
+    public static @Nullable Rational expected(WhatIfCourse trial) {
         return trial.figure(Reading.EXPECTED);
     }
 }

@@ -83,7 +83,7 @@ public class ReadingLawsTest {
     @Test
     public void excusingTheWorstOfACategoryNeverLowersIt() {
         holdsForAll(4, (courses, rules, works, book) -> {
-            Optional<Finding> worst = book.findings().stream()
+            Optional<WorkAssessment> worst = book.findings().stream()
                     .filter(one -> one.outcome().kept() != null && one.graded() != null)
                     .filter(one -> inCategory(book, one) > 1)
                     .min(Comparator.comparing(one ->
@@ -96,7 +96,7 @@ public class ReadingLawsTest {
     }
 
     /** Scored work of the same category; for a course by points, of the course. */
-    private static long inCategory(CourseBook book, Finding of) {
+    private static long inCategory(CourseBook book, WorkAssessment of) {
         return book.findings().stream()
                 .filter(one -> one.outcome().kept() != null && one.graded() != null)
                 .filter(one -> book.rules().scheme() instanceof PointsScheme

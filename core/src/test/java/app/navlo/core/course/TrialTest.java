@@ -11,12 +11,12 @@ import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.By;
 import app.navlo.core.grade.Category;
+import app.navlo.core.grade.GradeBreakdown;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.PointsScheme;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Scheme;
 import app.navlo.core.grade.Target;
-import app.navlo.core.grade.Unfolded;
 import app.navlo.core.grade.WeightedScheme;
 import app.navlo.core.next.Carry;
 import app.navlo.core.policy.LatePolicy;
@@ -47,12 +47,13 @@ public class TrialTest {
         int checked = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             CourseBook book = book(seed);
-            Map<Reading, Unfolded> unfolded = book.trial(List.of(), List.of()).unfolded();
+            Map<Reading, GradeBreakdown> unfolded =
+                    book.trial(List.of(), List.of()).unfolded();
             for (Reading reading : Reading.values()) {
-                Unfolded one = unfolded.get(reading);
+                GradeBreakdown one = unfolded.get(reading);
                 assertEquals(one.answer(), book.readings().of(reading), "course " + seed + " " + reading);
                 Rational sum = Rational.ZERO;
-                for (Unfolded.Part part : one.parts()) {
+                for (GradeBreakdown.Part part : one.parts()) {
                     assertPart(part, "course " + seed + " " + reading);
                     if (part.figure() != null && part.weight() != null) {
                         sum = sum.plus(part.weight().times(part.figure()).dividedBy(Rational.HUNDRED));
@@ -68,10 +69,10 @@ public class TrialTest {
         assertTrue(checked > COURSES, checked + " figures");
     }
 
-    private static void assertPart(Unfolded.Part part, String where) {
+    private static void assertPart(GradeBreakdown.Part part, String where) {
         Rational earned = Rational.ZERO;
         Rational possible = Rational.ZERO;
-        for (Unfolded.Term term : part.terms()) {
+        for (GradeBreakdown.Term term : part.terms()) {
             if (!term.dropped()) {
                 earned = earned.plus(
                         part.by() == By.MEAN
@@ -95,7 +96,7 @@ public class TrialTest {
         int out = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             CourseBook book = book(seed);
-            Trial trial = book.trial(List.of(), List.of());
+            WhatIfCourse trial = book.trial(List.of(), List.of());
             for (int target = 40; target <= 90; target += 25) {
                 Target.Answer answer = trial.reach(Rational.of(target), null);
                 if (answer.percent() == null) {
@@ -137,7 +138,7 @@ public class TrialTest {
     @Test
     public void aTargetOnOnePieceVariesThatAloneAndOnlyWhatIsOpen() {
         CourseBook book = points(list(10, null, 10, 8));
-        Trial trial = book.trial(List.of(), List.of());
+        WhatIfCourse trial = book.trial(List.of(), List.of());
         assertEquals(trial.open(), List.of("w0"));
         assertEquals(trial.reach(Rational.of(75), "w0").percent(), Rational.of(70));
         expectThrows(IllegalArgumentException.class, () -> trial.reach(Rational.of(75), "w1"));
@@ -169,7 +170,7 @@ public class TrialTest {
     private static boolean reaches(CourseBook book, List<String> open, int choice, Rational target) {
         List<WhatIf> then = new ArrayList<>();
         for (int i = 0; i < open.size(); i++) {
-            Finding finding = book.finding(open.get(i));
+            WorkAssessment finding = book.finding(open.get(i));
             Rational raw = finding.expectedPercent()
                     .times(finding.item().marking().possible())
                     .dividedBy(Rational.HUNDRED);
@@ -224,7 +225,7 @@ public class TrialTest {
                 .toList());
     }
 
-    private static Unfolded soFar(CourseBook book) {
+    private static GradeBreakdown soFar(CourseBook book) {
         return book.trial(List.of(), List.of()).unfolded().get(Reading.SO_FAR);
     }
 
@@ -239,14 +240,14 @@ public class TrialTest {
                         .grade()
                         .figure(),
                 "all excused");
-        Unfolded dropped = soFar(course(categories(1, 100, 9), "c0", 10, 1, 10, 9, 10, 4));
+        GradeBreakdown dropped = soFar(course(categories(1, 100, 9), "c0", 10, 1, 10, 9, 10, 4));
         assertEquals(dropped.answer().grade().figure(), Rational.of(90), "everything dropped but one");
         assertEquals(
                 dropped.parts().get(0).terms().stream()
-                        .filter(Unfolded.Term::dropped)
+                        .filter(GradeBreakdown.Term::dropped)
                         .count(),
                 2);
-        Unfolded uneven = soFar(course(categories(2, 30, 0), "", 10, 10, 10, 5));
+        GradeBreakdown uneven = soFar(course(categories(2, 30, 0), "", 10, 10, 10, 5));
         assertEquals(uneven.answer().grade().figure(), Rational.of(75), "weights that add up to 60");
         assertEquals(uneven.parts().get(0).weight(), Rational.of(50));
         Integer[] hundred = new Integer[200];
@@ -254,7 +255,7 @@ public class TrialTest {
             hundred[i] = 10;
             hundred[i + 1] = i % 20 / 2;
         }
-        Unfolded many = soFar(course(categories(100, 1, 0), "", hundred));
+        GradeBreakdown many = soFar(course(categories(100, 1, 0), "", hundred));
         assertEquals(many.parts().size(), 100);
         assertEquals(many.answer().grade().figure(), Rational.of(45), "a hundred categories");
     }
@@ -262,14 +263,15 @@ public class TrialTest {
     @Test
     public void addedWorkCountsAndNothingBelowZeroIsTaken() {
         CourseBook book = points(list(10, 5));
-        Trial.Added added = new Trial.Added("new 1", null, List.of(), Rational.of(30), Rational.of(30));
-        Trial with = book.trial(List.of(), List.of(added));
+        WhatIfCourse.Added added = new WhatIfCourse.Added("new 1", null, List.of(), Rational.of(30), Rational.of(30));
+        WhatIfCourse with = book.trial(List.of(), List.of(added));
         assertEquals(with.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(3500, 40));
         assertEquals(book.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(50), "nothing is kept");
         assertFalse(with.open().contains("new 1"), "it has its score");
         expectThrows(IllegalInput.class, () -> WhatIf.counts("w0", Rational.of(-1)));
         expectThrows(
-                IllegalInput.class, () -> new Trial.Added("new 1", null, List.of(), Rational.of(-1), Rational.of(-1)));
+                IllegalInput.class,
+                () -> new WhatIfCourse.Added("new 1", null, List.of(), Rational.of(-1), Rational.of(-1)));
         expectThrows(
                 IllegalInput.class, () -> book.trial(List.of(WhatIf.counts("elsewhere", Rational.ONE)), List.of()));
     }
@@ -320,12 +322,12 @@ public class TrialTest {
                 new GradingPeriods(List.of(new GradingPeriods.Period("Autumn", NOW.minus(Duration.ofDays(1))))),
                 false,
                 6);
-        Trial over = CourseBook.of(closed, works, List.of(), NOW).trial(List.of(), List.of());
+        WhatIfCourse over = CourseBook.of(closed, works, List.of(), NOW).trial(List.of(), List.of());
         assertEquals(over.open(), List.of());
         assertEquals(over.readings().of(Reading.CEILING).grade().figure(), Rational.ZERO);
         assertTrue(over.reach(Rational.of(50), null).outOfReach());
         Instant before = NOW.minus(Duration.ofDays(40));
-        Trial ahead = CourseBook.of(plain, works, List.of(), before).trial(List.of(), List.of());
+        WhatIfCourse ahead = CourseBook.of(plain, works, List.of(), before).trial(List.of(), List.of());
         assertEquals(ahead.open(), List.of("w0", "w1"));
         assertNull(ahead.readings().of(Reading.SO_FAR).grade().figure());
         assertEquals(ahead.reach(Rational.of(50), null).percent(), Rational.of(50));

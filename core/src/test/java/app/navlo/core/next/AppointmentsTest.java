@@ -9,7 +9,7 @@ import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.course.CourseWork;
-import app.navlo.core.course.Finding;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
@@ -24,9 +24,9 @@ import app.navlo.core.policy.Measure;
 import app.navlo.core.policy.Penalty;
 import app.navlo.core.time.SchoolCalendar;
 import app.navlo.core.time.Stretch;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Timing;
+import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.core.work.WorkState;
@@ -87,11 +87,11 @@ public class AppointmentsTest {
 
     @Test
     public void itsStartIsWhatCountsAndItIsOverFromThenOn() {
-        Finding before = book(NOW).finding("exam");
+        WorkAssessment before = book(NOW).finding("exam");
         assertEquals(before.state().due(), EXAM.start());
         assertEquals(before.state().timing(), Timing.AHEAD);
-        assertEquals(before.state().move(), Move.YOURS);
-        Finding after = book(EXAM.endExclusive()).finding("exam");
+        assertEquals(before.state().move(), Turn.YOURS);
+        WorkAssessment after = book(EXAM.endExclusive()).finding("exam");
         assertEquals(after.state().stage(), Stage.TURNED_IN);
         assertEquals(after.state().timing(), Timing.ON_TIME);
         assertFalse(after.state().missing());
@@ -99,7 +99,7 @@ public class AppointmentsTest {
 
     @Test
     public void nothingIsLostByLatenessAndNothingCanBeMoved() {
-        Finding exam = book(NOW).finding("exam");
+        WorkAssessment exam = book(NOW).finding("exam");
         assertNull(exam.penalty());
         assertEquals(exam.steps(), List.of());
         assertNull(exam.state().acceptance().ends(), "the cut-off of late work says nothing of it");
@@ -113,7 +113,7 @@ public class AppointmentsTest {
         CourseBook book = book(NOW);
         NextPlan plan = NextPlanner.plan(List.of(book), FREE, Wishes.NONE, Map.of(), NOW);
         Planned prepare = plan.planned().get(0);
-        assertEquals(prepare.deed(), Deed.PREPARE);
+        assertEquals(prepare.deed(), ActionKind.PREPARE);
         assertEquals(prepare.gain(), book.finding("exam").impact().dividedBy(Rational.of(2)));
         assertEquals(prepare.because().at(), EXAM.start());
         assertTrue(prepare.finish().isBefore(EXAM.start()));

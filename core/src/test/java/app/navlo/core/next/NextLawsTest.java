@@ -8,8 +8,8 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.course.CourseWork;
 import app.navlo.core.course.Courses;
-import app.navlo.core.course.Finding;
 import app.navlo.core.course.WhatIf;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Gate;
 import app.navlo.core.grade.Reading;
@@ -17,11 +17,11 @@ import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.Planned;
+import app.navlo.core.time.Availability;
 import app.navlo.core.time.Deadline;
-import app.navlo.core.time.OwnTime;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.time.WeeklyHours;
-import app.navlo.core.work.Move;
+import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkItem;
 import java.math.RoundingMode;
 import java.time.DayOfWeek;
@@ -55,7 +55,7 @@ public class NextLawsTest {
     }
 
     private static List<Stretch> free(int from, int to, Instant start, Duration length) {
-        return OwnTime.of(hours(from, to), Courses.ZONE).sittings(start, start.plus(length));
+        return Availability.of(hours(from, to), Courses.ZONE).sittings(start, start.plus(length));
     }
 
     private static List<CourseBook> books(int seed) {
@@ -81,10 +81,10 @@ public class NextLawsTest {
                 like.paceCap());
     }
 
-    private static List<Finding> yours(List<CourseBook> books) {
+    private static List<WorkAssessment> yours(List<CourseBook> books) {
         return books.stream()
                 .flatMap(book -> book.findings().stream())
-                .filter(finding -> finding.state().move() == Move.YOURS)
+                .filter(finding -> finding.state().move() == Turn.YOURS)
                 .toList();
     }
 
@@ -100,7 +100,8 @@ public class NextLawsTest {
                             plan.left().stream().map(Left::work))
                     .sorted()
                     .toList();
-            assertEquals(said, yours(books).stream().map(Finding::id).sorted().toList(), "course " + seed);
+            assertEquals(
+                    said, yours(books).stream().map(WorkAssessment::id).sorted().toList(), "course " + seed);
             planned += plan.planned().size();
             left += plan.left().size();
         }
@@ -142,7 +143,7 @@ public class NextLawsTest {
                         .collect(Collectors.toMap(Planned::work, planned -> planned));
                 List<WhatIf> nothing = new ArrayList<>();
                 List<WhatIf> all = new ArrayList<>();
-                for (Finding finding : yours(List.of(book))) {
+                for (WorkAssessment finding : yours(List.of(book))) {
                     nothing.add(WhatIf.counts(finding.id(), Rational.ZERO));
                     Planned planned = here.get(finding.id());
                     all.add(
@@ -377,7 +378,7 @@ public class NextLawsTest {
                     .toList();
             List<String> told = plan.errands().stream()
                     .filter(errand -> errand.leeway() != null)
-                    .map(Errand::work)
+                    .map(QuickAction::work)
                     .sorted()
                     .toList();
             assertEquals(told, wanted);

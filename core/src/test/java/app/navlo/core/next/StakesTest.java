@@ -7,17 +7,17 @@ import static org.testng.Assert.assertTrue;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.course.CourseWork;
-import app.navlo.core.course.Finding;
 import app.navlo.core.course.OddCourses;
-import app.navlo.core.course.Trial;
 import app.navlo.core.course.WhatIf;
+import app.navlo.core.course.WhatIfCourse;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.WeightedScheme;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.LeftBecause;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.next.NextPlan.Price;
-import app.navlo.core.time.OwnTime;
+import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.time.WeeklyHours;
 import java.time.DayOfWeek;
@@ -78,7 +78,7 @@ public class StakesTest {
         List<WeeklyHours.Span> evening = List.of(new WeeklyHours.Span(LocalTime.of(16, 0), LocalTime.of(18, 30)));
         WeeklyHours week = new WeeklyHours(
                 Arrays.stream(DayOfWeek.values()).collect(Collectors.toMap(Function.identity(), day -> evening)));
-        return OwnTime.of(week, ZoneId.of("Europe/Copenhagen")).sittings(now, NOW.plus(AHEAD));
+        return Availability.of(week, ZoneId.of("Europe/Copenhagen")).sittings(now, NOW.plus(AHEAD));
     }
 
     private static NextPlan plan(List<CourseBook> books, Wishes wishes, Instant now) {
@@ -132,13 +132,13 @@ public class StakesTest {
                 boolean plain = here.stream()
                         .allMatch(planned -> planned.leeway() == null
                                 && planned.gain().signum() > 0
-                                && planned.deed() != Deed.REDO
-                                && planned.deed() != Deed.COMPLETE);
+                                && planned.deed() != ActionKind.REDO
+                                && planned.deed() != ActionKind.COMPLETE);
                 if (!plain || here.isEmpty()) {
                     continue;
                 }
-                Trial tried = book.trial(List.of(), List.of());
-                for (Duty duty : Duties.of(Map.of(book, book.findings()), Map.of(), NOW)) {
+                WhatIfCourse tried = book.trial(List.of(), List.of());
+                for (Task duty : Tasks.of(Map.of(book, book.findings()), Map.of(), NOW)) {
                     tried = undone(duty.finding(), tried);
                 }
                 for (Planned planned : here) {
@@ -151,7 +151,7 @@ public class StakesTest {
         assertTrue(compared > TERMS / 2, compared + " compared");
     }
 
-    private static Trial undone(Finding finding, Trial trial) {
+    private static WhatIfCourse undone(WorkAssessment finding, WhatIfCourse trial) {
         boolean counted = finding.outcome().kept() == null
                 && finding.graded() != null
                 && (finding.item().required()
@@ -165,8 +165,8 @@ public class StakesTest {
         return trial.and(List.of(WhatIf.counts(finding.id(), left)));
     }
 
-    private static Trial done(Finding finding, Planned planned, Trial trial) {
-        if (planned.deed() == Deed.PREPARE) {
+    private static WhatIfCourse done(WorkAssessment finding, Planned planned, WhatIfCourse trial) {
+        if (planned.deed() == ActionKind.PREPARE) {
             return trial.and(
                     List.of(WhatIf.counts(finding.id(), finding.graded().expected())));
         }
@@ -208,7 +208,7 @@ public class StakesTest {
             for (CourseBook book : books) {
                 for (Left one :
                         plan.left().stream().filter(l -> book.has(l.work())).toList()) {
-                    Finding finding = book.finding(one.work());
+                    WorkAssessment finding = book.finding(one.work());
                     boolean plain = finding.outcome().kept() == null
                             && finding.impact() != null
                             && finding.item().required()

@@ -8,7 +8,7 @@ import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.course.CourseWork;
-import app.navlo.core.course.Finding;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
@@ -104,7 +104,7 @@ public class UnknownLateTest {
 
     @Test
     public void theDueIsTheOnlyInstantAtWhichSomethingIsSaidToBeLost() {
-        Finding finding = book(work("essay", 20, in(3), List.of())).finding("essay");
+        WorkAssessment finding = book(work("essay", 20, in(3), List.of())).finding("essay");
         List<Costs.CostDate> costs =
                 Costs.ahead(finding.state(), finding.steps(), finding.policy().isAssumed(), NOW);
         assertEquals(costs.size(), 1);
@@ -118,7 +118,7 @@ public class UnknownLateTest {
         List<Fact> facts = List.of(
                 new Fact.HandedIn(stamp(in(-3), 1, Actor.STUDENT), 1, HandInContent.DONE),
                 new Fact.Scored(stamp(in(-1), 2, Actor.TEACHER), 1, Rational.of(18), null, true, true));
-        Finding finding = book(work("essay", 20, in(-5), facts)).finding("essay");
+        WorkAssessment finding = book(work("essay", 20, in(-5), facts)).finding("essay");
         assertEquals(finding.outcome().kept(), Rational.of(18));
     }
 

@@ -7,8 +7,8 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.time.SchoolCalendar;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -31,7 +31,7 @@ public class PaceTest {
 
     private final List<Paced> works = new ArrayList<>();
 
-    private PaceTest add(int many, Stage stage, Move move, int dueInDays, @Nullable Integer doneDaysAgo) {
+    private PaceTest add(int many, Stage stage, Turn move, int dueInDays, @Nullable Integer doneDaysAgo) {
         for (int i = 0; i < many; i++) {
             works.add(new Paced(
                     "w" + works.size(),
@@ -59,7 +59,7 @@ public class PaceTest {
 
     @Test
     public void whatIsLeftIsSpreadOverTheSchoolDaysThatAreLeft() {
-        Pace pace = empty().add(16, Stage.ASSIGNED, Move.YOURS, 5, null).pace();
+        Pace pace = empty().add(16, Stage.ASSIGNED, Turn.YOURS, 5, null).pace();
         assertEquals(pace.schoolDaysLeft(), 8, "today and the close's day count, the holiday doesn't");
         assertEquals(pace.neededPerDay(), Rational.of(2));
         assertEquals(pace.standing(), Standing.ON_PACE);
@@ -67,8 +67,8 @@ public class PaceTest {
 
     @Test
     public void somethingOverdueIsBehindHoweverMuchIsDone() {
-        Pace pace = empty().add(9, Stage.RETURNED, Move.SETTLED, 5, 3)
-                .add(1, Stage.ASSIGNED, Move.YOURS, -1, null)
+        Pace pace = empty().add(9, Stage.RETURNED, Turn.SETTLED, 5, 3)
+                .add(1, Stage.ASSIGNED, Turn.YOURS, -1, null)
                 .pace();
         assertEquals(pace.standing(), Standing.BEHIND);
         assertEquals(pace.overdue(), 1);
@@ -77,14 +77,14 @@ public class PaceTest {
 
     @Test
     public void aheadAndWellAheadBeyondTheCap() {
-        assertEquals(empty().add(6, Stage.TURNED_IN, Move.TEACHERS, 5, 1).pace().standing(), Standing.AHEAD);
-        assertEquals(empty().add(7, Stage.TURNED_IN, Move.TEACHERS, 5, 1).pace().standing(), Standing.WELL_AHEAD);
+        assertEquals(empty().add(6, Stage.TURNED_IN, Turn.TEACHERS, 5, 1).pace().standing(), Standing.AHEAD);
+        assertEquals(empty().add(7, Stage.TURNED_IN, Turn.TEACHERS, 5, 1).pace().standing(), Standing.WELL_AHEAD);
     }
 
     @Test
     public void workOutOfReachIsCountedApart() {
-        Pace pace = empty().add(2, Stage.ASSIGNED, Move.OUT_OF_REACH, -9, null)
-                .add(1, Stage.RETURNED, Move.SETTLED, -9, 9)
+        Pace pace = empty().add(2, Stage.ASSIGNED, Turn.OUT_OF_REACH, -9, null)
+                .add(1, Stage.RETURNED, Turn.SETTLED, -9, 9)
                 .pace();
         assertEquals(pace.outOfReach(), 2);
         assertEquals(pace.done() + pace.left(), 1);
@@ -95,8 +95,8 @@ public class PaceTest {
 
     @Test
     public void theRecentRateSaysWhenAllWillBeDone() {
-        Pace pace = empty().add(5, Stage.RETURNED, Move.SETTLED, -2, 4)
-                .add(3, Stage.ASSIGNED, Move.YOURS, 3, null)
+        Pace pace = empty().add(5, Stage.RETURNED, Turn.SETTLED, -2, 4)
+                .add(3, Stage.ASSIGNED, Turn.YOURS, 3, null)
                 .pace();
         assertEquals(pace.recentDone(), 5);
         assertEquals(pace.ratePerDay(), Rational.of(1, 2));
@@ -106,8 +106,8 @@ public class PaceTest {
 
     @Test
     public void withoutARateThereIsNoForecastAndWithNothingLeftNoneIsWanted() {
-        assertNull(empty().add(3, Stage.ASSIGNED, Move.YOURS, 3, null).pace().finish());
-        Pace done = empty().add(3, Stage.RETURNED, Move.SETTLED, -3, 60).pace();
+        assertNull(empty().add(3, Stage.ASSIGNED, Turn.YOURS, 3, null).pace().finish());
+        Pace done = empty().add(3, Stage.RETURNED, Turn.SETTLED, -3, 60).pace();
         assertEquals(done.neededPerDay(), Rational.ZERO);
         assertNull(done.finish());
         assertTrue(done.units().get(0).complete());
@@ -116,7 +116,7 @@ public class PaceTest {
     @Test
     public void afterTheCloseNoDayIsLeft() {
         Pace pace = Pace.of(
-                empty().add(1, Stage.ASSIGNED, Move.YOURS, 5, null).works,
+                empty().add(1, Stage.ASSIGNED, Turn.YOURS, 5, null).works,
                 CALENDAR,
                 FIRST,
                 NOW.minus(Duration.ofDays(9)),
@@ -129,10 +129,10 @@ public class PaceTest {
     /** The line's counts are those of the pace, on its last day and today; nothing is said of what is done in days to come. */
     @Test
     public void theLineEndsWhereTheCountsDo() {
-        PaceTest term = empty().add(4, Stage.RETURNED, Move.SETTLED, -20, 22)
-                .add(2, Stage.RETURNED, Move.SETTLED, -10, null)
-                .add(1, Stage.ASSIGNED, Move.OUT_OF_REACH, -5, null)
-                .add(3, Stage.ASSIGNED, Move.YOURS, 6, null);
+        PaceTest term = empty().add(4, Stage.RETURNED, Turn.SETTLED, -20, 22)
+                .add(2, Stage.RETURNED, Turn.SETTLED, -10, null)
+                .add(1, Stage.ASSIGNED, Turn.OUT_OF_REACH, -5, null)
+                .add(3, Stage.ASSIGNED, Turn.YOURS, 6, null);
         List<PaceLine.Point> line = PaceLine.of(term.works, CALENDAR, FIRST, CALENDAR.dayBefore(CLOSE), NOW);
         assertEquals(line.get(0), new PaceLine.Point(FIRST, 0, 0));
         PaceLine.Point today = line.stream()
@@ -147,7 +147,7 @@ public class PaceTest {
 
     @Test
     public void aTermThatIsOverAsksForNothingADayAndOneThatHasntBegunForAllOfIt() {
-        List<Paced> works = empty().add(4, Stage.ASSIGNED, Move.YOURS, 5, null).works;
+        List<Paced> works = empty().add(4, Stage.ASSIGNED, Turn.YOURS, 5, null).works;
         Instant after = CLOSE.plus(Duration.ofDays(3));
         Pace over = Pace.of(works, CALENDAR, FIRST, CLOSE, Pace.DEFAULT_CAP, after);
         assertEquals(over.schoolDaysLeft(), 0);

@@ -2,10 +2,10 @@ package app.navlo.core.tide;
 
 import static org.testng.Assert.assertEquals;
 
-import app.navlo.core.time.OwnTime;
+import app.navlo.core.time.Availability;
 import app.navlo.core.time.WeeklyHours;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -27,19 +27,19 @@ public class TidelineTest {
                     new WeeklyHours.Span(LocalTime.of(22, 0), LocalTime.MIDNIGHT))));
 
     private static Tideline.Day<String> day(LocalDate day, List<Tideline.Entry<String>> entries) {
-        return Tideline.of(entries, List.of(), OwnTime.of(HOURS, ZONE), REACH, NOW).stream()
+        return Tideline.of(entries, List.of(), Availability.of(HOURS, ZONE), REACH, NOW).stream()
                 .filter(one -> one.day().equals(day))
                 .findFirst()
                 .orElseThrow();
     }
 
-    private static Tideline.Entry<String> entry(String key, int minutes, String due, Stage stage, Move move) {
+    private static Tideline.Entry<String> entry(String key, int minutes, String due, Stage stage, Turn move) {
         return new Tideline.Entry<>(key, minutes, null, Instant.parse(due), stage, move);
     }
 
     @Test
     public void theStripReachesFromSevenDaysBackToTwentyOneOn() {
-        List<Tideline.Day<String>> days = Tideline.of(List.of(), List.of(), OwnTime.of(HOURS, ZONE), REACH, NOW);
+        List<Tideline.Day<String>> days = Tideline.of(List.of(), List.of(), Availability.of(HOURS, ZONE), REACH, NOW);
         assertEquals(days.size(), 29);
         assertEquals(days.get(7).day(), LocalDate.of(2026, 11, 24));
     }
@@ -48,7 +48,7 @@ public class TidelineTest {
     public void midnightBelongsToTheDayThatItCloses() {
         Tideline.Day<String> day = day(
                 LocalDate.of(2026, 11, 25),
-                List.of(entry("a", 50, "2026-11-25T23:00:00Z", Stage.ASSIGNED, Move.YOURS)));
+                List.of(entry("a", 50, "2026-11-25T23:00:00Z", Stage.ASSIGNED, Turn.YOURS)));
         assertEquals(day.due(), List.of("a"));
         assertEquals(day.openMinutes(), 50);
     }
@@ -58,9 +58,9 @@ public class TidelineTest {
         Tideline.Day<String> day = day(
                 LocalDate.of(2026, 11, 24),
                 List.of(
-                        entry("a", 200, "2026-11-24T17:00:00Z", Stage.DRAFT, Move.YOURS),
-                        entry("b", 30, "2026-11-24T17:00:00Z", Stage.TURNED_IN, Move.TEACHERS),
-                        entry("c", 45, "2026-11-24T09:00:00Z", Stage.ASSIGNED, Move.OUT_OF_REACH)));
+                        entry("a", 200, "2026-11-24T17:00:00Z", Stage.DRAFT, Turn.YOURS),
+                        entry("b", 30, "2026-11-24T17:00:00Z", Stage.TURNED_IN, Turn.TEACHERS),
+                        entry("c", 45, "2026-11-24T09:00:00Z", Stage.ASSIGNED, Turn.OUT_OF_REACH)));
         assertEquals(day.openMinutes(), 200);
         assertEquals(day.doneMinutes(), 30);
         assertEquals(day.lostMinutes(), 45);
@@ -70,7 +70,7 @@ public class TidelineTest {
     public void ofTodayOnlyWhatIsLeftIsFree() {
         Tideline.Day<String> today = day(
                 LocalDate.of(2026, 11, 24),
-                List.of(entry("a", 250, "2026-11-24T22:00:00Z", Stage.ASSIGNED, Move.YOURS)));
+                List.of(entry("a", 250, "2026-11-24T22:00:00Z", Stage.ASSIGNED, Turn.YOURS)));
         assertEquals(today.freeMinutes(), 100 + 120);
         assertEquals(today.overMinutes(), 30);
         assertEquals(day(LocalDate.of(2026, 12, 1), List.of()).freeMinutes(), 240);
@@ -80,8 +80,8 @@ public class TidelineTest {
     public void onTheDayOfTheClockChangeASpanIsAnHourLonger() {
         WeeklyHours night = new WeeklyHours(
                 Map.of(DayOfWeek.SUNDAY, List.of(new WeeklyHours.Span(LocalTime.of(1, 0), LocalTime.of(4, 0)))));
-        assertEquals(OwnTime.of(night, ZONE).freeMinutes(LocalDate.of(2026, 10, 25), Instant.MIN), 240);
-        assertEquals(OwnTime.of(night, ZONE).freeMinutes(LocalDate.of(2026, 3, 29), Instant.MIN), 120);
-        assertEquals(OwnTime.of(night, ZONE).freeMinutes(LocalDate.of(2026, 11, 1), Instant.MIN), 180);
+        assertEquals(Availability.of(night, ZONE).freeMinutes(LocalDate.of(2026, 10, 25), Instant.MIN), 240);
+        assertEquals(Availability.of(night, ZONE).freeMinutes(LocalDate.of(2026, 3, 29), Instant.MIN), 120);
+        assertEquals(Availability.of(night, ZONE).freeMinutes(LocalDate.of(2026, 11, 1), Instant.MIN), 180);
     }
 }

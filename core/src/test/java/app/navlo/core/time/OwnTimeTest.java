@@ -5,9 +5,9 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.check.IllegalInput;
-import app.navlo.core.time.OwnTime.ClassTime;
-import app.navlo.core.time.OwnTime.OnHolidays;
-import app.navlo.core.time.OwnTime.Pauses;
+import app.navlo.core.time.Availability.ClassTime;
+import app.navlo.core.time.Availability.OnHolidays;
+import app.navlo.core.time.Availability.Pauses;
 import app.navlo.core.time.WeeklyHours.Span;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -31,7 +31,7 @@ public class OwnTimeTest {
             DayOfWeek.TUESDAY, List.of(span("16:00-18:00"), span("19:00-21:00")),
             DayOfWeek.WEDNESDAY, List.of(span("15:00-17:00")),
             DayOfWeek.SUNDAY, List.of(span("10:00-12:00"))));
-    private static final OwnTime PLAIN = OwnTime.of(WEEK, ZONE);
+    private static final Availability PLAIN = Availability.of(WEEK, ZONE);
 
     private static Span span(String text) {
         return new Span(LocalTime.parse(text.substring(0, 5)), LocalTime.parse(text.substring(6)));
@@ -45,17 +45,17 @@ public class OwnTimeTest {
         return new Stretch(at(day, text.substring(0, 5)), at(day, text.substring(6)));
     }
 
-    private static OwnTime with(
+    private static Availability with(
             Map<LocalDate, List<Span>> otherwise,
             OnHolidays onHolidays,
             Set<LocalDate> holidays,
             List<ClassTime> classes,
             List<Stretch> busy,
             Pauses pauses) {
-        return new OwnTime(WEEK, otherwise, onHolidays, holidays, classes, busy, pauses, ZONE);
+        return new Availability(WEEK, otherwise, onHolidays, holidays, classes, busy, pauses, ZONE);
     }
 
-    private static String day(OwnTime time, LocalDate day) {
+    private static String day(Availability time, LocalDate day) {
         List<String> spans = new ArrayList<>();
         Instant start = day.atStartOfDay(ZONE).toInstant();
         for (Stretch one :
@@ -66,20 +66,20 @@ public class OwnTimeTest {
         return String.join(" ", spans);
     }
 
-    private static OwnTime busy(Stretch... busy) {
+    private static Availability busy(Stretch... busy) {
         return with(Map.of(), OnHolidays.AS_USUAL, Set.of(), List.of(), List.of(busy), Pauses.NONE);
     }
 
-    private static OwnTime classes(ClassTime... classes) {
+    private static Availability classes(ClassTime... classes) {
         return with(
                 Map.of(), OnHolidays.AS_USUAL, Set.of(TUESDAY.plusDays(7)), List.of(classes), List.of(), Pauses.NONE);
     }
 
-    private static OwnTime holiday(OnHolidays how) {
+    private static Availability holiday(OnHolidays how) {
         return with(Map.of(), how, Set.of(TUESDAY), List.of(), List.of(), Pauses.NONE);
     }
 
-    private static OwnTime paused(int longest, int rest) {
+    private static Availability paused(int longest, int rest) {
         return with(Map.of(), OnHolidays.AS_USUAL, Set.of(), List.of(), List.of(), new Pauses(longest, rest));
     }
 
@@ -129,7 +129,7 @@ public class OwnTimeTest {
     }
 
     @Test(dataProvider = "days")
-    public void theSittingsOfADay(String how, OwnTime time, LocalDate day, String expected) {
+    public void theSittingsOfADay(String how, Availability time, LocalDate day, String expected) {
         assertEquals(day(time, day), expected, how);
         assertEquals(
                 time.freeMinutes(day, Instant.MIN),
@@ -142,7 +142,7 @@ public class OwnTimeTest {
     @Test
     public void whatIsGivenForTodayKeepsClearOfBusyTimesAndDoesNotCountBreaks() {
         Instant now = at(TUESDAY, "16:20");
-        OwnTime time = with(
+        Availability time = with(
                 Map.of(),
                 OnHolidays.AS_USUAL,
                 Set.of(),
@@ -170,7 +170,7 @@ public class OwnTimeTest {
                 Instant from = start.plus(Duration.ofMinutes(random.nextInt(2880)));
                 busy.add(new Stretch(from, from.plus(Duration.ofMinutes(1 + random.nextInt(300)))));
             }
-            OwnTime time = busy(busy.toArray(new Stretch[0]));
+            Availability time = busy(busy.toArray(new Stretch[0]));
             List<Stretch> free = time.sittings(start, start.plus(Duration.ofDays(2)));
             for (int minute = 0; minute < 2880; minute++) {
                 Instant at = start.plus(Duration.ofMinutes(minute));

@@ -23,7 +23,7 @@ final class PlainStates {
             Stage stage,
             Timing timing,
             boolean missing,
-            Move move,
+            Turn move,
             boolean mayHandIn,
             boolean toComplete,
             @Nullable Instant due,
@@ -349,23 +349,23 @@ final class PlainStates {
         // Move.
         boolean completing = nothingSince && accepted;
         boolean stillTaken = false;
-        Move move;
+        Turn move;
         if (stage == Stage.EXCUSED) {
-            move = Move.SETTLED;
+            move = Turn.SETTLED;
         } else if (stage == Stage.TURNED_IN) {
-            move = completing ? Move.YOURS : Move.TEACHERS;
+            move = completing ? Turn.YOURS : Turn.TEACHERS;
         } else if (stage == Stage.RETURNED) {
-            move = accepted && (redo != null || completing) ? Move.YOURS : Move.SETTLED;
+            move = accepted && (redo != null || completing) ? Turn.YOURS : Turn.SETTLED;
         } else if (!item.required() && due != null && now.isAfter(due)) {
-            move = Move.SETTLED;
+            move = Turn.SETTLED;
             stillTaken = accepted && stage != Stage.NOT_OPEN;
         } else if (!accepted) {
-            move = pending ? Move.TEACHERS : Move.OUT_OF_REACH;
+            move = pending ? Turn.TEACHERS : Turn.OUT_OF_REACH;
         } else {
             boolean never = gate == GateState.SHUT_FOR_GOOD;
-            move = stage != Stage.NOT_OPEN ? Move.YOURS : never ? Move.OUT_OF_REACH : Move.NOT_YET;
+            move = stage != Stage.NOT_OPEN ? Turn.YOURS : never ? Turn.OUT_OF_REACH : Turn.NOT_YET;
         }
-        boolean mayHandIn = move == Move.YOURS || stillTaken;
+        boolean mayHandIn = move == Turn.YOURS || stillTaken;
 
         boolean differs = (flag == Flag.LATE && timing != Timing.LATE)
                 || (flag == Flag.ON_TIME && timing != Timing.ON_TIME)

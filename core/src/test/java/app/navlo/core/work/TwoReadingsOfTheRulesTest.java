@@ -18,7 +18,7 @@ public class TwoReadingsOfTheRulesTest {
     public void aPlainSecondReadingOfTheRulesAgreesOnEveryLife() {
         Lives lives = new Lives(2026);
         Random random = new Random(11);
-        Set<Move> moves = EnumSet.noneOf(Move.class);
+        Set<Turn> moves = EnumSet.noneOf(Turn.class);
         Set<Stage> stages = EnumSet.noneOf(Stage.class);
         int toComplete = 0;
         int stillTaken = 0;
@@ -33,9 +33,9 @@ public class TwoReadingsOfTheRulesTest {
             moves.add(state.move());
             stages.add(state.stage());
             toComplete += state.toComplete() ? 1 : 0;
-            stillTaken += state.mayHandIn() && state.move() == Move.SETTLED ? 1 : 0;
+            stillTaken += state.mayHandIn() && state.move() == Turn.SETTLED ? 1 : 0;
         }
-        assertEquals(moves, EnumSet.allOf(Move.class));
+        assertEquals(moves, EnumSet.allOf(Turn.class));
         assertEquals(stages, EnumSet.allOf(Stage.class));
         assertTrue(toComplete > 20 && stillTaken > 20, toComplete + " to complete, " + stillTaken + " still taken");
     }

@@ -109,7 +109,7 @@ public class WorkStateLawsTest {
             WorkState state = state(item, facts, now);
             if (state.stage() == Stage.EXCUSED) {
                 assertFalse(state.missing());
-                assertEquals(state.move(), Move.SETTLED);
+                assertEquals(state.move(), Turn.SETTLED);
                 assertNull(state.redo());
             }
         });
@@ -172,7 +172,7 @@ public class WorkStateLawsTest {
 
     @Test
     public void theFiveMovesAddUpToAllWork() {
-        int[] counts = new int[Move.values().length];
+        int[] counts = new int[Turn.values().length];
         holdsForAll(
                 10,
                 (item, facts, now, random) ->

@@ -43,11 +43,11 @@ public class WorkStateTest {
     @Test
     public void workThatExpectsNoHandInCountsAsDoneAtItsDue() {
         WorkItem inClass = item(false, null, null);
-        assertEquals(state(inClass, DUE.minusSeconds(1)).move(), Move.YOURS);
+        assertEquals(state(inClass, DUE.minusSeconds(1)).move(), Turn.YOURS);
         WorkState done = state(inClass, DUE);
         assertEquals(done.stage(), Stage.TURNED_IN);
         assertEquals(done.timing(), Timing.ON_TIME);
-        assertEquals(done.move(), Move.TEACHERS);
+        assertEquals(done.move(), Turn.TEACHERS);
         assertFalse(done.missing());
     }
 
@@ -56,7 +56,7 @@ public class WorkStateTest {
         Fact score = new Fact.Scored(at(DUE.plusSeconds(3600)), 1, Rational.of(17), true, true);
         WorkState scored = state(item(false, null, null), DUE.plusSeconds(7200), score);
         assertEquals(scored.stage(), Stage.RETURNED);
-        assertEquals(scored.move(), Move.SETTLED);
+        assertEquals(scored.move(), Turn.SETTLED);
     }
 
     @Test

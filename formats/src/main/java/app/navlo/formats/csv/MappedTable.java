@@ -12,11 +12,11 @@ import app.navlo.formats.table.TextTable.Row;
 import app.navlo.formats.told.DateWords;
 import app.navlo.formats.told.KindWords;
 import app.navlo.formats.told.ScoreWords;
+import app.navlo.formats.told.SourceSnapshot;
+import app.navlo.formats.told.SourceSnapshot.Trouble;
 import app.navlo.formats.told.StateWords;
 import app.navlo.formats.told.StateWords.Meaning;
 import app.navlo.formats.told.TitleWords;
-import app.navlo.formats.told.Told;
-import app.navlo.formats.told.Told.Trouble;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
@@ -66,8 +66,8 @@ public final class MappedTable {
 
     private final Mapping mapping;
     private final Asked asked;
-    private final Map<String, Told.Work> works = new LinkedHashMap<>();
-    private final Map<String, Told.Result> results = new LinkedHashMap<>();
+    private final Map<String, SourceSnapshot.Work> works = new LinkedHashMap<>();
+    private final Map<String, SourceSnapshot.Result> results = new LinkedHashMap<>();
     private final Map<String, Map<String, Rational>> weights = new LinkedHashMap<>();
     private final Set<String> unknown = new LinkedHashSet<>();
     private final List<Trouble> troubles = new ArrayList<>();
@@ -78,7 +78,7 @@ public final class MappedTable {
     }
 
     /** @throws TableFault if it is no table, or has no title */
-    public static Told read(String name, TextTable.Source source, Mapping mapping, Asked asked)
+    public static SourceSnapshot read(String name, TextTable.Source source, Mapping mapping, Asked asked)
             throws IOException, TableFault {
         if (mapping.place(Field.TITLE).isEmpty()) {
             throw new TableFault("Say which column has the titles of the work.");
@@ -96,22 +96,22 @@ public final class MappedTable {
         } catch (UncheckedIOException e) {
             throw e.getCause();
         }
-        return new Told(
+        return new SourceSnapshot(
                 "",
                 read.weights.keySet().stream().map(read::course).toList(),
                 List.copyOf(read.works.values()),
                 List.copyOf(read.results.values()),
                 read.troubles,
-                new Told.Beside(Set.of(), null, List.copyOf(read.unknown), List.of()));
+                new SourceSnapshot.Beside(Set.of(), null, List.copyOf(read.unknown), List.of()));
     }
 
-    private Told.Course course(String name) {
-        return new Told.Course(
+    private SourceSnapshot.Course course(String name) {
+        return new SourceSnapshot.Course(
                 name,
                 name,
                 "",
                 weights.get(name).entrySet().stream()
-                        .map(entry -> new Told.Category(
+                        .map(entry -> new SourceSnapshot.Category(
                                 entry.getKey(), entry.getValue().isZero() ? null : entry.getValue()))
                         .toList());
     }
@@ -167,7 +167,7 @@ public final class MappedTable {
         WorkKind kind = kind(value(row, Field.KIND), title);
         works.put(
                 key,
-                new Told.Work(
+                new SourceSnapshot.Work(
                         key,
                         courseName,
                         title,
@@ -177,9 +177,9 @@ public final class MappedTable {
                         opens,
                         due,
                         "",
-                        unit == null ? null : Told.More.plain(kind != WorkKind.PRACTICE, null, unit, null),
-                        new Told.Hint(read.notWork(), orNull(value(row, Field.LINE)), null, note(score))));
-        Told.Result result = result(row, key, score, possible);
+                        unit == null ? null : SourceSnapshot.More.plain(kind != WorkKind.PRACTICE, null, unit, null),
+                        new SourceSnapshot.Hint(read.notWork(), orNull(value(row, Field.LINE)), null, note(score))));
+        SourceSnapshot.Result result = result(row, key, score, possible);
         if (result != null) {
             results.put(key, result);
         }
@@ -205,7 +205,7 @@ public final class MappedTable {
         return name;
     }
 
-    private Told.@Nullable Result result(
+    private SourceSnapshot.@Nullable Result result(
             Row row, String key, ScoreWords.@Nullable Score score, @Nullable Rational possible) {
         String comment = cut(value(row, Field.COMMENT), LONGEST_TEXT);
         Meaning meaning = meaning(value(row, Field.STATE));
@@ -218,9 +218,11 @@ public final class MappedTable {
         if (!says && meaning != Meaning.NOT_HANDED_IN) {
             return null;
         }
-        return new Told.Result(
+        return new SourceSnapshot.Result(
                 key,
-                excused ? Told.Status.EXCUSED : points != null ? Told.Status.SCORED : status(meaning),
+                excused
+                        ? SourceSnapshot.Status.EXCUSED
+                        : points != null ? SourceSnapshot.Status.SCORED : status(meaning),
                 points,
                 null,
                 comment,
@@ -230,12 +232,12 @@ public final class MappedTable {
     }
 
     /** What a word for a state comes to where there is no score. */
-    public static Told.Status status(Meaning meaning) {
+    public static SourceSnapshot.Status status(Meaning meaning) {
         return switch (meaning) {
-            case HANDED_IN, HANDED_IN_LATE -> Told.Status.HANDED_IN;
-            case RETURNED -> Told.Status.RETURNED;
-            case EXCUSED -> Told.Status.EXCUSED;
-            case NOTHING, NOT_HANDED_IN, MISSING, INCOMPLETE -> Told.Status.NOT_HANDED_IN;
+            case HANDED_IN, HANDED_IN_LATE -> SourceSnapshot.Status.HANDED_IN;
+            case RETURNED -> SourceSnapshot.Status.RETURNED;
+            case EXCUSED -> SourceSnapshot.Status.EXCUSED;
+            case NOTHING, NOT_HANDED_IN, MISSING, INCOMPLETE -> SourceSnapshot.Status.NOT_HANDED_IN;
         };
     }
 

@@ -1,6 +1,6 @@
 package app.navlo.formats.ical;
 
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -13,7 +13,10 @@ import org.jspecify.annotations.Nullable;
  * @param leftAside what isn't a piece of work, or can't be read
  */
 public record CalendarContent(
-        @Nullable String name, List<CalendarEntry> entries, List<Told.ClassTime> classes, List<LeftAside> leftAside) {
+        @Nullable String name,
+        List<CalendarEntry> entries,
+        List<SourceSnapshot.ClassTime> classes,
+        List<LeftAside> leftAside) {
     /** @param why one plain clause: "repeats, like a class does" */
     public record LeftAside(String title, String why) {}
 

@@ -1,7 +1,7 @@
 package app.navlo.formats.ical;
 
 import app.navlo.formats.ical.CalendarContent.LeftAside;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.io.IOException;
 import java.io.StringReader;
 import java.time.ZoneId;
@@ -38,7 +38,7 @@ public final class CalendarReader {
     public static CalendarContent read(byte[] content, ZoneId floating) throws CalendarFault {
         Map<String, Sequenced> entries = new LinkedHashMap<>();
         List<LeftAside> leftAside = new ArrayList<>();
-        List<Told.ClassTime> classes = new ArrayList<>();
+        List<SourceSnapshot.ClassTime> classes = new ArrayList<>();
         List<Calendar> calendars = calendars(content, leftAside);
         for (Calendar calendar : calendars) {
             for (CalendarComponent component : calendar.getComponents()) {
@@ -109,7 +109,7 @@ public final class CalendarReader {
             CalendarComponent component,
             ZoneId floating,
             Map<String, Sequenced> entries,
-            List<Told.ClassTime> classes,
+            List<SourceSnapshot.ClassTime> classes,
             List<LeftAside> leftAside) {
         boolean event = component.getName().equals(Component.VEVENT);
         if (!event && !component.getName().equals(Component.VTODO)) {
@@ -118,7 +118,7 @@ public final class CalendarReader {
         String title = EntryReader.title(component);
         try {
             if (repeats(component)) {
-                List<Told.ClassTime> weekly = Weekly.of(component, title, floating);
+                List<SourceSnapshot.ClassTime> weekly = Weekly.of(component, title, floating);
                 classes.addAll(weekly);
                 if (weekly.isEmpty()) {
                     leftAside.add(new LeftAside(title, "repeats, like a class does"));

@@ -4,8 +4,8 @@ import app.navlo.core.time.Deadline;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.KindWords;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.formats.told.TitleWords;
-import app.navlo.formats.told.Told;
 import java.time.Instant;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -28,8 +28,8 @@ public final class CalendarTold {
 
     private final String name;
     private final CalendarContent content;
-    private final Map<String, Told.Course> courses = new LinkedHashMap<>();
-    private final Map<String, Told.Work> works = new LinkedHashMap<>();
+    private final Map<String, SourceSnapshot.Course> courses = new LinkedHashMap<>();
+    private final Map<String, SourceSnapshot.Work> works = new LinkedHashMap<>();
     private final Set<String> cancelled = new HashSet<>();
     private final Map<String, Edges> edges = new LinkedHashMap<>();
     private final boolean byCode;
@@ -64,7 +64,7 @@ public final class CalendarTold {
      * @param fallback what the calendar is called if it has no name
      * @param known names of courses in lower case: where a category is one of them, categories are courses
      */
-    public static Told of(CalendarContent content, String fallback, Set<String> known) {
+    public static SourceSnapshot of(CalendarContent content, String fallback, Set<String> known) {
         return new CalendarTold(content, fallback, known).told();
     }
 
@@ -76,7 +76,7 @@ public final class CalendarTold {
         return byCode ? TitleWords.read(entry.title()).code() : null;
     }
 
-    private Told told() {
+    private SourceSnapshot told() {
         for (CalendarEntry entry : content.entries()) {
             if (entry.cancelled()) {
                 cancelled.add(entry.key());
@@ -97,15 +97,15 @@ public final class CalendarTold {
         }
         joinEdges();
         edges.values().forEach(this::work);
-        return new Told(
+        return new SourceSnapshot(
                 name,
                 List.copyOf(courses.values()),
                 List.copyOf(works.values()),
                 List.of(),
                 content.leftAside().stream()
-                        .map(aside -> new Told.Trouble(aside.title(), aside.why()))
+                        .map(aside -> new SourceSnapshot.Trouble(aside.title(), aside.why()))
                         .toList(),
-                new Told.Beside(cancelled, reach(), List.of(), content.classes()));
+                new SourceSnapshot.Beside(cancelled, reach(), List.of(), content.classes()));
     }
 
     /** What opens or closes belongs to the entry of the same title, where there is one. */
@@ -129,7 +129,8 @@ public final class CalendarTold {
     private String course(CalendarEntry entry) {
         String named = named(entry);
         String key = named == null ? ONE_COURSE : named;
-        courses.computeIfAbsent(key, any -> new Told.Course(key, named == null ? plain(name) : named, "", List.of()));
+        courses.computeIfAbsent(
+                key, any -> new SourceSnapshot.Course(key, named == null ? plain(name) : named, "", List.of()));
         return key;
     }
 
@@ -154,7 +155,7 @@ public final class CalendarTold {
         String notWork = read.notWork();
         works.put(
                 entry.key(),
-                new Told.Work(
+                new SourceSnapshot.Work(
                         entry.key(),
                         course(entry),
                         read.title(),
@@ -166,9 +167,9 @@ public final class CalendarTold {
                         entry.description(),
                         held == null && closes == null
                                 ? null
-                                : Told.More.plain(
+                                : SourceSnapshot.More.plain(
                                         KindWords.kind(read.title()) != WorkKind.PRACTICE, closes, null, held),
-                        new Told.Hint(notWork, null, entry.address(), entry.note())));
+                        new SourceSnapshot.Hint(notWork, null, entry.address(), entry.note())));
     }
 
     private static @Nullable Instant start(CalendarEntry entry) {

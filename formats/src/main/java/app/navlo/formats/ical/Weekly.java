@@ -1,7 +1,7 @@
 package app.navlo.formats.ical;
 
 import app.navlo.core.time.Stretch;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.time.DayOfWeek;
 import java.time.LocalTime;
 import java.time.ZoneId;
@@ -31,7 +31,7 @@ final class Weekly {
     private Weekly() {}
 
     /** @return empty for what doesn't repeat each week, or takes no time, or more than half a day */
-    static List<Told.ClassTime> of(CalendarComponent event, String title, ZoneId zone) {
+    static List<SourceSnapshot.ClassTime> of(CalendarComponent event, String title, ZoneId zone) {
         String rule = EntryReader.text(event, Property.RRULE).toUpperCase(Locale.ROOT);
         boolean weekly = rule.contains("FREQ=WEEKLY") && !rule.matches(".*INTERVAL=(?!1(;|$)).*");
         Stretch held = EntryReader.stretch(event, zone).orElse(null);
@@ -52,7 +52,7 @@ final class Weekly {
                 : List.of(from.getDayOfWeek());
         String name = title.length() <= LONGEST_NAME ? title : title.substring(0, LONGEST_NAME);
         return days.stream()
-                .map(day -> new Told.ClassTime(name, day, from.toLocalTime(), until))
+                .map(day -> new SourceSnapshot.ClassTime(name, day, from.toLocalTime(), until))
                 .toList();
     }
 }

@@ -5,8 +5,8 @@ import app.navlo.formats.table.TableFault;
 import app.navlo.formats.table.TextTable;
 import app.navlo.formats.table.TextTable.Row;
 import app.navlo.formats.told.KindWords;
-import app.navlo.formats.told.Told;
-import app.navlo.formats.told.Told.Trouble;
+import app.navlo.formats.told.SourceSnapshot;
+import app.navlo.formats.told.SourceSnapshot.Trouble;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.time.ZoneId;
@@ -107,7 +107,7 @@ public final class OneRosterReader {
      * @param student the id of one of {@link #students()}
      * @param zone in which a day ends that is given without a time
      */
-    public Told read(String student, ZoneId zone) throws IOException, TableFault {
+    public SourceSnapshot read(String student, ZoneId zone) throws IOException, TableFault {
         return new OneStudent(student, zone).read();
     }
 
@@ -138,18 +138,18 @@ public final class OneRosterReader {
         private final List<Trouble> troubles = new ArrayList<>();
         private final Map<String, String> teacherOf = new HashMap<>();
         private final Map<String, String> names = new HashMap<>();
-        private final Map<String, Told.Category> categories = new HashMap<>();
+        private final Map<String, SourceSnapshot.Category> categories = new HashMap<>();
         private final Map<String, String> classes = new LinkedHashMap<>();
-        private final Map<String, Set<Told.Category>> used = new HashMap<>();
-        private final Map<String, Told.Work> works = new LinkedHashMap<>();
-        private final Map<String, Told.Result> results = new LinkedHashMap<>();
+        private final Map<String, Set<SourceSnapshot.Category>> used = new HashMap<>();
+        private final Map<String, SourceSnapshot.Work> works = new LinkedHashMap<>();
+        private final Map<String, SourceSnapshot.Result> results = new LinkedHashMap<>();
 
         OneStudent(String student, ZoneId zone) {
             this.student = student;
             this.values = new RosterValues(zone);
         }
 
-        Told read() throws IOException, TableFault {
+        SourceSnapshot read() throws IOException, TableFault {
             Set<String> mine = new HashSet<>();
             each("enrollments", row -> enrolled(row, mine));
             Set<String> teachers = new HashSet<>(teacherOf.values());
@@ -175,7 +175,8 @@ public final class OneRosterReader {
                     take(row, () -> result(row));
                 }
             });
-            return new Told(system, courses(), List.copyOf(works.values()), List.copyOf(results.values()), troubles);
+            return new SourceSnapshot(
+                    system, courses(), List.copyOf(works.values()), List.copyOf(results.values()), troubles);
         }
 
         private void enrolled(Row row, Set<String> mine) {
@@ -202,22 +203,23 @@ public final class OneRosterReader {
             }
         }
 
-        private Told.Category category(Row row) {
-            return new Told.Category(RosterValues.wanted(row, "title"), RosterValues.numberOrNull(row, "weight"));
+        private SourceSnapshot.Category category(Row row) {
+            return new SourceSnapshot.Category(
+                    RosterValues.wanted(row, "title"), RosterValues.numberOrNull(row, "weight"));
         }
 
         private void lineItem(Row row) {
             String id = RosterValues.wanted(row, "sourcedId");
             String title = cut(RosterValues.wanted(row, "title"), LONGEST_TITLE);
             String classOf = row.get("classSourcedId");
-            Told.Category category = categories.get(row.get("categorySourcedId"));
+            SourceSnapshot.Category category = categories.get(row.get("categorySourcedId"));
             if (category != null) {
                 used.computeIfAbsent(classOf, any -> new HashSet<>()).add(category);
             }
             Rational most = RosterValues.numberOrNull(row, "resultValueMax");
-            Told.Work before = works.put(
+            SourceSnapshot.Work before = works.put(
                     id,
-                    new Told.Work(
+                    new SourceSnapshot.Work(
                             id,
                             classOf,
                             title,
@@ -240,18 +242,20 @@ public final class OneRosterReader {
                         "the score status '" + row.get("scoreStatus") + "' is none of the five");
             }
             Rational score = RosterValues.numberOrNull(row, "score");
-            Told.Status as =
+            SourceSnapshot.Status as =
                     switch (status) {
-                        case EXEMPT -> Told.Status.EXCUSED;
-                        case FULLY_GRADED -> score == null ? Told.Status.HANDED_IN : Told.Status.SCORED;
-                        case PARTIALLY_GRADED -> score == null ? Told.Status.HANDED_IN : Told.Status.PARTLY_SCORED;
-                        case SUBMITTED -> Told.Status.HANDED_IN;
-                        case NOT_SUBMITTED -> Told.Status.NOT_HANDED_IN;
+                        case EXEMPT -> SourceSnapshot.Status.EXCUSED;
+                        case FULLY_GRADED ->
+                            score == null ? SourceSnapshot.Status.HANDED_IN : SourceSnapshot.Status.SCORED;
+                        case PARTIALLY_GRADED ->
+                            score == null ? SourceSnapshot.Status.HANDED_IN : SourceSnapshot.Status.PARTLY_SCORED;
+                        case SUBMITTED -> SourceSnapshot.Status.HANDED_IN;
+                        case NOT_SUBMITTED -> SourceSnapshot.Status.NOT_HANDED_IN;
                     };
             String item = row.get("lineItemSourcedId");
             results.put(
                     item,
-                    new Told.Result(
+                    new SourceSnapshot.Result(
                             item,
                             as,
                             score,
@@ -262,14 +266,14 @@ public final class OneRosterReader {
                             RosterValues.flag(row, "incomplete")));
         }
 
-        private List<Told.Course> courses() {
-            List<Told.Course> courses = new ArrayList<>();
-            classes.forEach((id, title) -> courses.add(new Told.Course(
+        private List<SourceSnapshot.Course> courses() {
+            List<SourceSnapshot.Course> courses = new ArrayList<>();
+            classes.forEach((id, title) -> courses.add(new SourceSnapshot.Course(
                     id,
                     title,
                     Objects.requireNonNullElse(names.get(teacherOf.getOrDefault(id, "")), ""),
                     used.getOrDefault(id, Set.of()).stream()
-                            .sorted(Comparator.comparing(Told.Category::name))
+                            .sorted(Comparator.comparing(SourceSnapshot.Category::name))
                             .toList())));
             return courses;
         }

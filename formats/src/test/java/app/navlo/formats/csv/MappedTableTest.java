@@ -13,8 +13,8 @@ import app.navlo.formats.csv.Recogniser.Recognised;
 import app.navlo.formats.csv.Recogniser.Unclear;
 import app.navlo.formats.table.TableFault;
 import app.navlo.formats.table.TextTable;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.formats.told.StateWords.Meaning;
-import app.navlo.formats.told.Told;
 import java.io.ByteArrayInputStream;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
@@ -41,7 +41,7 @@ public class MappedTableTest {
         return Recogniser.recognise("a.csv", source(text));
     }
 
-    private static Told read(String text) throws Exception {
+    private static SourceSnapshot read(String text) throws Exception {
         return MappedTable.read("a.csv", source(text), recognise(text).mapping(), ASKED);
     }
 
@@ -91,15 +91,15 @@ public class MappedTableTest {
 
     @Test
     public void aTableIsReadByItsMapping() throws Exception {
-        Told told = read("""
+        SourceSnapshot told = read("""
                 Title;Course;Due;Score;Max;Status;Comment
                 Essay;Soil;24.11.2026 18:00;12,5;20;;Well said
                 Lab;Soil;30.11.2026;;1.000;missing;
                 Poster;;;;;excused;
                 Test;Soil;;;;;
                 """);
-        assertEquals(told.courses().stream().map(Told.Course::name).toList(), List.of("Soil", "My course"));
-        Told.Work essay = told.works().get(0);
+        assertEquals(told.courses().stream().map(SourceSnapshot.Course::name).toList(), List.of("Soil", "My course"));
+        SourceSnapshot.Work essay = told.works().get(0);
         assertEquals(essay.key(), "Soil/Essay");
         assertEquals(essay.due(), Deadline.at(Instant.parse("2026-11-24T17:00:00Z")));
         assertEquals(essay.possible(), Rational.of(20));
@@ -108,7 +108,7 @@ public class MappedTableTest {
         assertEquals(told.results().get(0).points(), Rational.of(25, 2));
         assertEquals(told.results().get(0).comment(), "Well said");
         assertTrue(told.results().get(1).missing());
-        assertEquals(told.results().get(2).status(), Told.Status.EXCUSED);
+        assertEquals(told.results().get(2).status(), SourceSnapshot.Status.EXCUSED);
         assertEquals(told.results().size(), 3, "of the test nothing is said");
         assertEquals(told.troubles(), List.of());
     }
@@ -126,9 +126,9 @@ public class MappedTableTest {
 
     @Test(dataProvider = "broken")
     public void whatIsBrokenIsToldOfAndTheRestIsRead(String row, String words, List<String> titles) throws Exception {
-        Told told = read("title,due,score\nEssay,2026-11-24,12\n" + row + "\nLab,2026-11-30,7\n");
-        assertEquals(told.works().stream().map(Told.Work::title).toList(), titles);
-        Told.Trouble trouble = told.troubles().get(0);
+        SourceSnapshot told = read("title,due,score\nEssay,2026-11-24,12\n" + row + "\nLab,2026-11-30,7\n");
+        assertEquals(told.works().stream().map(SourceSnapshot.Work::title).toList(), titles);
+        SourceSnapshot.Trouble trouble = told.troubles().get(0);
         assertTrue((trouble.where() + ": " + trouble.why()).contains(words), trouble.toString());
     }
 
@@ -141,13 +141,13 @@ public class MappedTableTest {
         assertEquals(fault.getMessage(), "Say which column has the titles of the work.");
     }
 
-    private static Told list(String text) throws Exception {
+    private static SourceSnapshot list(String text) throws Exception {
         TextTable.Source list = TableShape.listOf("a.csv", source(text));
         return MappedTable.read(
                 "a.csv", list, Recogniser.recognise("a.csv", list).mapping(), ASKED);
     }
 
-    private static Told.Result result(Told told, String title) {
+    private static SourceSnapshot.Result result(SourceSnapshot told, String title) {
         return told.results().stream()
                 .filter(result -> result.workKey().equals("My course/" + title))
                 .findFirst()
@@ -156,40 +156,40 @@ public class MappedTableTest {
 
     @Test
     public void aColumnForEachPieceOfWorkIsReadAsAList() throws Exception {
-        Told told = list("""
+        SourceSnapshot told = list("""
                 Student,Email,Quiz 1 (20),"Essay (out of 100)",Lab 1 [10 pts],Course total
                 Points possible,,20,100,10,130
                 Asta Holm,asta@solheim.example,18,85 %,EX,
                 """);
         assertEquals(
-                told.works().stream().map(Told.Work::title).toList(),
+                told.works().stream().map(SourceSnapshot.Work::title).toList(),
                 List.of("Quiz 1", "Essay", "Lab 1", "Course total"));
         assertEquals(told.works().get(0).possible(), Rational.of(20));
         assertEquals(result(told, "Quiz 1").points(), Rational.of(18));
         assertEquals(result(told, "Essay").points(), Rational.of(85));
-        assertEquals(result(told, "Lab 1").status(), Told.Status.EXCUSED);
+        assertEquals(result(told, "Lab 1").status(), SourceSnapshot.Status.EXCUSED);
         assertEquals(told.works().get(3).hint().notWork(), "a total or an average");
     }
 
     @Test
     public void cellsThatWereCopiedWithoutTheirHeadsAreReadByWhatStandsInThem() throws Exception {
-        Told told = list("HW 1\t12 Sep\t9/10\tGraded\nHW 2\t19 Sep\t\tNot submitted\n");
-        assertEquals(told.works().stream().map(Told.Work::title).toList(), List.of("HW 1", "HW 2"));
+        SourceSnapshot told = list("HW 1\t12 Sep\t9/10\tGraded\nHW 2\t19 Sep\t\tNot submitted\n");
+        assertEquals(told.works().stream().map(SourceSnapshot.Work::title).toList(), List.of("HW 1", "HW 2"));
         assertEquals(told.works().get(0).due(), Deadline.endOf(LocalDate.of(2026, 9, 12), ZONE));
         assertEquals(told.works().get(0).possible(), Rational.of(10));
         assertEquals(result(told, "HW 1").points(), Rational.of(9));
-        assertEquals(result(told, "HW 2").status(), Told.Status.NOT_HANDED_IN);
+        assertEquals(result(told, "HW 2").status(), SourceSnapshot.Status.NOT_HANDED_IN);
     }
 
     @Test
     public void aListOfWorkStaysAsItIs() throws Exception {
-        Told told = list("Title,Due,Score,Points possible\nHW 1,2026-09-12,9,10\n");
+        SourceSnapshot told = list("Title,Due,Score,Points possible\nHW 1,2026-09-12,9,10\n");
         assertEquals(told.works().size(), 1);
     }
 
     @Test
     public void weightsStandBehindTheNamesOfCategories() throws Exception {
-        Told told = read("""
+        SourceSnapshot told = read("""
                 Title;Category;Score;Max;Status
                 HW 1;Homework (30 %);9;10;
                 Lab 1;Labs 20%;B+;50;
@@ -199,11 +199,13 @@ public class MappedTableTest {
                 """);
         assertEquals(
                 told.courses().get(0).categories(),
-                List.of(new Told.Category("Homework", Rational.of(30)), new Told.Category("Labs", Rational.of(20))));
+                List.of(
+                        new SourceSnapshot.Category("Homework", Rational.of(30)),
+                        new SourceSnapshot.Category("Labs", Rational.of(20))));
         assertEquals(told.works().get(0).category(), "Homework");
         assertEquals(result(told, "Lab 1").points(), Rational.of(44), "a letter counts in the middle of its span");
         assertEquals(told.works().get(1).hint().note(), "B+ is counted as 88 %");
-        assertEquals(result(told, "HW 8").status(), Told.Status.EXCUSED);
+        assertEquals(result(told, "HW 8").status(), SourceSnapshot.Status.EXCUSED);
         assertEquals(told.beside().unknownWords(), List.of("flumped"));
     }
 }

@@ -8,7 +8,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.table.TableFault;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -100,25 +100,36 @@ public class OneRosterTest {
             OneRosterReader reader = OneRosterReader.of(bundle);
             assertEquals(
                     reader.students().stream().map(Roster.User::name).toList(), List.of("Ada Brook", "Mira Solheim"));
-            Told told = reader.read("mira", ZONE);
+            SourceSnapshot told = reader.read("mira", ZONE);
             assertEquals(told.source(), "Thornmere gradebook");
             assertEquals(told.troubles(), List.of());
             assertEquals(
                     told.courses(),
-                    List.of(new Told.Course(
-                            "k1", "Soil Science", "Halvor Tarn", List.of(new Told.Category("Labs", Rational.of(25))))));
+                    List.of(new SourceSnapshot.Course(
+                            "k1",
+                            "Soil Science",
+                            "Halvor Tarn",
+                            List.of(new SourceSnapshot.Category("Labs", Rational.of(25))))));
             assertEquals(told.works().size(), 2, "not of other classes");
-            Told.Work lab = told.works().get(0);
+            SourceSnapshot.Work lab = told.works().get(0);
             assertEquals(lab.title(), "Soil lab 1: =sum, \"quoted\"");
             assertEquals(lab.due(), Deadline.endOf(LocalDate.of(2026, 9, 18), ZONE));
             assertEquals(lab.possible(), Rational.of(50));
-            Told.Work test = told.works().get(1);
+            SourceSnapshot.Work test = told.works().get(1);
             assertEquals(test.due(), Deadline.at(Instant.parse("2026-12-17T09:00:00Z")));
             assertEquals(test.kind(), WorkKind.TEST);
             assertEquals(
                     told.results().get(0),
-                    new Told.Result("i1", Told.Status.SCORED, Rational.of(87, 2), AS_OF, "Clear.", true, false, false));
-            assertEquals(told.results().get(1).status(), Told.Status.NOT_HANDED_IN);
+                    new SourceSnapshot.Result(
+                            "i1",
+                            SourceSnapshot.Status.SCORED,
+                            Rational.of(87, 2),
+                            AS_OF,
+                            "Clear.",
+                            true,
+                            false,
+                            false));
+            assertEquals(told.results().get(1).status(), SourceSnapshot.Status.NOT_HANDED_IN);
             assertTrue(told.results().get(1).missing());
         }
     }
@@ -159,8 +170,8 @@ public class OneRosterTest {
 
     @Test(dataProvider = "brokenRows")
     public void aBrokenRowIsToldOfAndTheGoodOnesAreRead(String table, String content, String words) throws Exception {
-        Told told = OneRosterReader.of(with(table, content)).read("m", ZONE);
-        Told.Trouble trouble = told.troubles().get(0);
+        SourceSnapshot told = OneRosterReader.of(with(table, content)).read("m", ZONE);
+        SourceSnapshot.Trouble trouble = told.troubles().get(0);
         String said = trouble.where() + ": " + trouble.why();
         assertTrue(said.contains(words), said);
         assertTrue(told.works().stream().anyMatch(work -> work.title().equals("Lab")), told.toString());

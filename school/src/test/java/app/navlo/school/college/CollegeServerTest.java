@@ -8,7 +8,7 @@ import app.navlo.formats.ical.CalendarContent;
 import app.navlo.formats.ical.CalendarReader;
 import app.navlo.formats.oneroster.OneRosterReader;
 import app.navlo.formats.oneroster.ZipBundle;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.net.URI;
@@ -76,7 +76,7 @@ public class CollegeServerTest {
         return JSON.readTree(answer.body());
     }
 
-    private Told gradebook() throws Exception {
+    private SourceSnapshot gradebook() throws Exception {
         Path file = Files.createTempFile("gradebook", ".zip");
         Files.write(file, send(request("/gradebook/oneroster.zip").GET()).body());
         try (ZipBundle bundle = ZipBundle.open(file, 1 << 24)) {
@@ -168,7 +168,7 @@ public class CollegeServerTest {
 
     @Test
     public void theGradebookCopiesTheSiteInTheMorningAndLagsUntilThen() throws Exception {
-        Told before = gradebook();
+        SourceSnapshot before = gradebook();
         assertEquals(before.troubles().size(), 0, before.troubles().toString());
         assertEquals(before.courses().size(), 6);
         now = now.plus(Duration.ofHours(22));
@@ -184,7 +184,7 @@ public class CollegeServerTest {
         assertTrue(points(gradebook(), lab) != null, "it is there the morning after");
     }
 
-    private static Object points(Told told, String item) {
+    private static Object points(SourceSnapshot told, String item) {
         return told.results().stream()
                 .filter(result -> result.workKey().equals(item))
                 .map(result -> (Object) result.points())

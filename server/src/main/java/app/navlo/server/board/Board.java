@@ -1,7 +1,7 @@
 package app.navlo.server.board;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.next.Aim;
@@ -13,7 +13,7 @@ import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.WorkState;
-import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.sheet.TimeSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Notes;
 import app.navlo.server.store.RecordedFact;
@@ -68,7 +68,7 @@ public record Board(
             List<Notes.Note> notes,
             Efforts.WorkEffort effort,
             CourseBook book,
-            Finding finding,
+            WorkAssessment finding,
             Around around,
             UnaryOperator<String> titles) {
         /** What asks for the student's attention, the most pressing first. */

@@ -16,11 +16,11 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 public class BoardController {
     private final Boards boards;
-    private final BoardViews views;
+    private final BoardMapper views;
     private final People people;
     private final ServerClock clock;
 
-    BoardController(Boards boards, BoardViews views, People people, ServerClock clock) {
+    BoardController(Boards boards, BoardMapper views, People people, ServerClock clock) {
         this.boards = boards;
         this.views = views;
         this.people = people;

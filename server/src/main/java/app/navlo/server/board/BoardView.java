@@ -4,13 +4,13 @@ import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.signal.SignalKind;
 import app.navlo.core.work.Flag;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Redo;
 import app.navlo.core.work.ScoreShown;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Timing;
+import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkKind;
-import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.store.Work;
 import java.time.DayOfWeek;
 import java.time.Instant;
@@ -186,7 +186,7 @@ public record BoardView(
             Stage stage,
             Timing timing,
             boolean missing,
-            Move move,
+            Turn move,
             @Nullable Flag flag,
             boolean flagDiffers,
             @Nullable Instant opensAt,

@@ -3,7 +3,7 @@ package app.navlo.server.board;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.time.Deadline;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.sheet.RuleSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
@@ -24,9 +24,9 @@ import org.springframework.stereotype.Service;
 @Service
 @ReadBoard
 public class Boards {
-    private final Storeroom storeroom;
+    private final StudentDataCache storeroom;
 
-    Boards(Storeroom storeroom) {
+    Boards(StudentDataCache storeroom) {
         this.storeroom = storeroom;
     }
 
@@ -57,7 +57,7 @@ public class Boards {
         return read(storeroom.asItWas(student, then), student, zone, then, false);
     }
 
-    private static Board read(Stored stored, long student, ZoneId zone, Instant now, boolean closed) {
+    private static Board read(StudentData stored, long student, ZoneId zone, Instant now, boolean closed) {
         Map<Long, Course> courses = new LinkedHashMap<>();
         stored.courses().forEach((id, course) -> {
             if (course.isClosed(stored.terms()) == closed) {
@@ -103,7 +103,7 @@ public class Boards {
      * @throws Refusal if the student has no such work
      */
     public List<Board.Entry> several(long student, List<Long> ids, Instant now) {
-        Stored stored = storeroom.of(student);
+        StudentData stored = storeroom.of(student);
         Map<Long, CourseBook> books = new HashMap<>();
         List<Board.Entry> entries = new ArrayList<>();
         for (long id : ids) {
@@ -126,7 +126,7 @@ public class Boards {
      * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
      */
     public CourseBook course(long student, long course, @Nullable RuleSheet sheet, Instant now) {
-        Stored stored = storeroom.of(student);
+        StudentData stored = storeroom.of(student);
         if (!stored.courses().containsKey(course)) {
             throw Refusal.notFound("course");
         }

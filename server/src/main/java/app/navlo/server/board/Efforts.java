@@ -2,7 +2,7 @@ package app.navlo.server.board;
 
 import app.navlo.core.pace.EffortCorrection;
 import app.navlo.core.work.Fact;
-import app.navlo.server.store.OwnCourses.CourseKind;
+import app.navlo.server.store.CourseAims.CourseKind;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Work;

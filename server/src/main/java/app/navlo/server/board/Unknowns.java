@@ -2,8 +2,8 @@ package app.navlo.server.board;
 
 import app.navlo.server.board.BoardView.Unknown;
 import app.navlo.server.board.BoardView.UnknownView;
-import app.navlo.server.rules.GradeSheet;
-import app.navlo.server.rules.LateSheet;
+import app.navlo.server.sheet.GradeSheet;
+import app.navlo.server.sheet.LateSheet;
 import app.navlo.server.store.Course;
 import java.util.ArrayList;
 import java.util.List;

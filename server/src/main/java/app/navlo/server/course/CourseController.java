@@ -1,9 +1,9 @@
 package app.navlo.server.course;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.rules.LateSheet;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
+import app.navlo.server.sheet.LateSheet;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotEmpty;
 import jakarta.validation.constraints.NotNull;
@@ -26,10 +26,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}/courses")
 public class CourseController {
-    private final CourseDesk desk;
+    private final CourseService service;
 
-    CourseController(CourseDesk desk) {
-        this.desk = desk;
+    CourseController(CourseService service) {
+        this.service = service;
     }
 
     public record CourseClosing(boolean closed) {}
@@ -43,53 +43,53 @@ public class CourseController {
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView add(
+    public Changed add(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody CourseForm form) {
-        return desk.add(Writer.of(student, person, null, key), form);
+        return service.add(Writer.of(student, person, null, key), form);
     }
 
     @PutMapping("/{course}")
-    public EditedView edit(
+    public Changed edit(
             @PathVariable long student,
             @PathVariable long course,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody CourseForm form) {
-        return desk.edit(Writer.of(student, person, version, key), course, form);
+        return service.edit(Writer.of(student, person, version, key), course, form);
     }
 
     @PutMapping("/{course}/closing")
-    public EditedView close(
+    public Changed close(
             @PathVariable long student,
             @PathVariable long course,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody CourseClosing form) {
-        return desk.close(Writer.of(student, person, version, key), course, form.closed());
+        return service.close(Writer.of(student, person, version, key), course, form.closed());
     }
 
     @DeleteMapping("/{course}")
-    public EditedView remove(
+    public Changed remove(
             @PathVariable long student,
             @PathVariable long course,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.remove(Writer.of(student, person, version, key), course);
+        return service.remove(Writer.of(student, person, version, key), course);
     }
 
     /** One late rule for several courses at once. */
     @PutMapping("/late")
-    public EditedView late(
+    public Changed late(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody SharedLate form) {
-        return desk.copyLate(Writer.of(student, person, null, key), form.courses(), form.late());
+        return service.copyLate(Writer.of(student, person, null, key), form.courses(), form.late());
     }
 }

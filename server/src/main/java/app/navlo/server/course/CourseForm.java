@@ -1,7 +1,7 @@
 package app.navlo.server.course;
 
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.GradeSheet;
+import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.store.Course;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;

@@ -1,9 +1,9 @@
 package app.navlo.server.course;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.rules.RuleSheet;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
+import app.navlo.server.sheet.RuleSheet;
 import jakarta.validation.Valid;
 import org.springframework.http.HttpHeaders;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -20,31 +20,31 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}/courses/{course}/rules")
 public class RulesController {
-    private final RulesDesk desk;
+    private final RulesService service;
 
-    RulesController(RulesDesk desk) {
-        this.desk = desk;
+    RulesController(RulesService service) {
+        this.service = service;
     }
 
     @GetMapping
     public RulesView read(@PathVariable long student, @PathVariable long course) {
-        return desk.read(student, course);
+        return service.read(student, course);
     }
 
     /** Saves nothing. */
     @PostMapping("/trial")
     public TrialView trial(@PathVariable long student, @PathVariable long course, @Valid @RequestBody TrialForm form) {
-        return desk.trial(student, course, form);
+        return service.trial(student, course, form);
     }
 
     @PutMapping
-    public EditedView write(
+    public Changed write(
             @PathVariable long student,
             @PathVariable long course,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody RuleSheet rules) {
-        return desk.write(Writer.of(student, person, version, key), course, rules);
+        return service.write(Writer.of(student, person, version, key), course, rules);
     }
 }

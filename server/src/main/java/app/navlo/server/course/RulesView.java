@@ -1,6 +1,6 @@
 package app.navlo.server.course;
 
-import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.sheet.RuleSheet;
 
 /**
  * @param version to be sent with a write

@@ -3,7 +3,7 @@ package app.navlo.server.course;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
-import app.navlo.core.course.Finding;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Grade;
 import app.navlo.core.grade.GradeTable;
@@ -20,8 +20,8 @@ import app.navlo.core.work.Stage;
 import app.navlo.server.course.TrialView.ReadingChange;
 import app.navlo.server.course.TrialView.ShareView;
 import app.navlo.server.course.TrialView.StepView;
-import app.navlo.server.rules.Figures;
-import app.navlo.server.rules.PolicyWords;
+import app.navlo.server.sheet.Figures;
+import app.navlo.server.sheet.PolicyWords;
 import app.navlo.server.store.Course;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -226,7 +226,7 @@ final class Trial {
 
     private static int open(CourseBook book) {
         return (int) book.findings().stream()
-                .map(Finding::state)
+                .map(WorkAssessment::state)
                 .filter(state -> state.stage() != Stage.NOT_OPEN)
                 .count();
     }

@@ -1,6 +1,6 @@
 package app.navlo.server.course;
 
-import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.sheet.RuleSheet;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;

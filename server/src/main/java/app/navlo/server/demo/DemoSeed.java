@@ -12,12 +12,13 @@ import app.navlo.server.demo.DemoFiles.CourseFile;
 import app.navlo.server.demo.DemoFiles.PersonFile;
 import app.navlo.server.demo.DemoFiles.School;
 import app.navlo.server.demo.DemoFiles.WorkFile;
-import app.navlo.server.link.StandIns;
-import app.navlo.server.rules.GradeSheet;
-import app.navlo.server.rules.RuleSheet;
-import app.navlo.server.rules.TimeSheet;
-import app.navlo.server.rules.WorkSheet;
-import app.navlo.server.rules.WorkSheet.GateSheet;
+import app.navlo.server.http.StandIns;
+import app.navlo.server.sheet.GradeSheet;
+import app.navlo.server.sheet.RuleSheet;
+import app.navlo.server.sheet.TimeSheet;
+import app.navlo.server.sheet.WorkSheet;
+import app.navlo.server.sheet.WorkSheet.GateSheet;
+import app.navlo.server.store.Availabilities;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
@@ -29,7 +30,6 @@ import app.navlo.server.store.Files;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Material;
-import app.navlo.server.store.OwnTimes;
 import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.StudentEstimates;
@@ -77,7 +77,7 @@ class DemoSeed {
     private final HandIns handIns;
     private final Files files;
     private final Drafts drafts;
-    private final OwnTimes ownTimes;
+    private final Availabilities ownTimes;
     private final StudentEstimates estimates;
     private final Links links;
     private final SeenMarks seen;
@@ -94,7 +94,7 @@ class DemoSeed {
             HandIns handIns,
             Files files,
             Drafts drafts,
-            OwnTimes ownTimes,
+            Availabilities ownTimes,
             StudentEstimates estimates,
             Links links,
             SeenMarks seen) {

@@ -1,8 +1,8 @@
 package app.navlo.server.hours;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
 import jakarta.validation.Valid;
 import java.util.List;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -18,23 +18,23 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}/efforts")
 public class EffortController {
-    private final EffortDesk desk;
+    private final EffortService service;
 
-    EffortController(EffortDesk desk) {
-        this.desk = desk;
+    EffortController(EffortService service) {
+        this.service = service;
     }
 
     @GetMapping
     public List<EffortCorrectionView> read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
-        return desk.read(student, reader);
+        return service.read(student, reader);
     }
 
     @PutMapping
-    public EditedView refuse(
+    public Changed refuse(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody RefusalForm form) {
-        return desk.refuse(Writer.of(student, person, null, key), person, form);
+        return service.refuse(Writer.of(student, person, null, key), person, form);
     }
 }

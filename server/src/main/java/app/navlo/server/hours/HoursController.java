@@ -1,10 +1,10 @@
 package app.navlo.server.hours;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.TimeSheet;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
+import app.navlo.server.sheet.TimeSheet;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -31,10 +31,10 @@ import org.springframework.web.multipart.MultipartFile;
 public class HoursController {
     private static final int MOST_BYTES = 5 << 20;
 
-    private final HoursDesk hours;
-    private final BusyDesk busy;
+    private final HoursService hours;
+    private final BusyCalendarService busy;
 
-    HoursController(HoursDesk hours, BusyDesk busy) {
+    HoursController(HoursService hours, BusyCalendarService busy) {
         this.hours = hours;
         this.busy = busy;
     }
@@ -49,7 +49,7 @@ public class HoursController {
     }
 
     @PutMapping("/hours")
-    public EditedView say(
+    public Changed say(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
@@ -59,7 +59,7 @@ public class HoursController {
 
     @PostMapping(path = "/busy-calendars/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView addFile(
+    public Changed addFile(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
@@ -74,7 +74,7 @@ public class HoursController {
 
     @PostMapping("/busy-calendars/feed")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView addFeed(
+    public Changed addFeed(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
@@ -91,7 +91,7 @@ public class HoursController {
     }
 
     @DeleteMapping("/busy-calendars/{calendar}")
-    public EditedView remove(
+    public Changed remove(
             @PathVariable long student,
             @PathVariable long calendar,
             @AuthenticationPrincipal Person person,

@@ -1,6 +1,6 @@
 package app.navlo.server.hours;
 
-import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.sheet.TimeSheet;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 

@@ -4,10 +4,10 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Deadline;
 import app.navlo.formats.csv.MappedTable;
 import app.navlo.formats.told.ScoreWords;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.formats.told.StateWords;
-import app.navlo.formats.told.Told;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.Figures;
+import app.navlo.server.sheet.Figures;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
@@ -34,20 +34,20 @@ final class Corrections {
     }
 
     /** What was read, with the corrections in it. @throws Refusal naming the row of a correction that can't be */
-    Told of(Told told) {
-        Map<String, Told.Course> courses = new LinkedHashMap<>();
+    SourceSnapshot of(SourceSnapshot told) {
+        Map<String, SourceSnapshot.Course> courses = new LinkedHashMap<>();
         told.courses().forEach(course -> courses.put(course.key(), named(course)));
-        List<Told.Work> works = new ArrayList<>();
-        Map<String, Told.Result> results = new LinkedHashMap<>();
+        List<SourceSnapshot.Work> works = new ArrayList<>();
+        Map<String, SourceSnapshot.Result> results = new LinkedHashMap<>();
         told.results().forEach(result -> results.put(result.workKey(), result));
-        for (Told.Work work : told.works()) {
+        for (SourceSnapshot.Work work : told.works()) {
             RowEdit edit = edits.get(work.key());
             works.add(edit == null ? work : work(work, edit, courses));
             if (edit != null) {
                 result(work, edit, results);
             }
         }
-        return new Told(
+        return new SourceSnapshot(
                 told.source(),
                 List.copyOf(courses.values()),
                 works,
@@ -56,17 +56,18 @@ final class Corrections {
                 told.beside());
     }
 
-    private Told.Course named(Told.Course course) {
+    private SourceSnapshot.Course named(SourceSnapshot.Course course) {
         String name = courseNames.getOrDefault(course.key(), course.name());
-        return new Told.Course(course.key(), name, course.teacher(), course.categories());
+        return new SourceSnapshot.Course(course.key(), name, course.teacher(), course.categories());
     }
 
-    private Told.Work work(Told.Work work, RowEdit edit, Map<String, Told.Course> courses) {
+    private SourceSnapshot.Work work(
+            SourceSnapshot.Work work, RowEdit edit, Map<String, SourceSnapshot.Course> courses) {
         String course = edit.course() == null ? work.courseKey() : courseKey(edit.course(), courses);
-        Told.More more = work.more();
+        SourceSnapshot.More more = work.more();
         Deadline due = edit.dueDay() == null ? work.due() : due(edit);
         boolean moved = edit.dueDay() != null && more != null && more.appointment() != null;
-        return new Told.Work(
+        return new SourceSnapshot.Work(
                 work.key(),
                 course,
                 edit.title() == null ? work.title() : edit.title().strip(),
@@ -76,20 +77,20 @@ final class Corrections {
                 work.opensAt() != null && due != null && due.instant().isBefore(work.opensAt()) ? null : work.opensAt(),
                 due,
                 work.instructions(),
-                moved ? Told.More.plain(more.required(), more.closesAt(), more.unit(), null) : more,
+                moved ? SourceSnapshot.More.plain(more.required(), more.closesAt(), more.unit(), null) : more,
                 work.hint());
     }
 
     /** That of a course of this name among those that the source names; else one more. */
-    private static String courseKey(String name, Map<String, Told.Course> courses) {
+    private static String courseKey(String name, Map<String, SourceSnapshot.Course> courses) {
         String plain = name.strip();
         return courses.values().stream()
                 .filter(course -> course.name().equalsIgnoreCase(plain))
-                .map(Told.Course::key)
+                .map(SourceSnapshot.Course::key)
                 .findFirst()
                 .orElseGet(() -> {
                     String key = "named " + plain;
-                    courses.put(key, new Told.Course(key, plain, "", List.of()));
+                    courses.put(key, new SourceSnapshot.Course(key, plain, "", List.of()));
                     return key;
                 });
     }
@@ -102,24 +103,24 @@ final class Corrections {
         return Deadline.at(day.atTime(edit.dueTime()).atZone(zone).toInstant());
     }
 
-    private static void result(Told.Work work, RowEdit edit, Map<String, Told.Result> results) {
+    private static void result(SourceSnapshot.Work work, RowEdit edit, Map<String, SourceSnapshot.Result> results) {
         if (edit.score() == null && edit.state() == null) {
             return;
         }
-        Told.Result before = results.get(work.key());
+        SourceSnapshot.Result before = results.get(work.key());
         ScoreWords.Score score = score(work, edit);
         Rational points = edit.score() == null
                 ? before == null ? null : before.points()
                 : score.outOf(work.possible() == null ? Rational.ZERO : work.possible());
         StateWords.Meaning meaning = edit.state();
-        Told.Status status = score.excused()
-                ? Told.Status.EXCUSED
+        SourceSnapshot.Status status = score.excused()
+                ? SourceSnapshot.Status.EXCUSED
                 : points != null
-                        ? Told.Status.SCORED
-                        : meaning == null ? Told.Status.NOT_HANDED_IN : MappedTable.status(meaning);
+                        ? SourceSnapshot.Status.SCORED
+                        : meaning == null ? SourceSnapshot.Status.NOT_HANDED_IN : MappedTable.status(meaning);
         results.put(
                 work.key(),
-                new Told.Result(
+                new SourceSnapshot.Result(
                         work.key(),
                         status,
                         points,
@@ -130,7 +131,7 @@ final class Corrections {
                         false));
     }
 
-    private static ScoreWords.Score score(Told.Work work, RowEdit edit) {
+    private static ScoreWords.Score score(SourceSnapshot.Work work, RowEdit edit) {
         try {
             return ScoreWords.read(edit.score() == null ? "" : edit.score(), Map.of());
         } catch (IllegalArgumentException noScore) {

@@ -7,7 +7,7 @@ import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stamp;
-import app.navlo.server.imports.News.ToldDeed;
+import app.navlo.server.imports.SyncDelta.ToldDeed;
 import app.navlo.server.store.Facts;
 import java.math.BigDecimal;
 import java.time.Duration;

@@ -1,7 +1,7 @@
 package app.navlo.server.imports;
 
 import app.navlo.core.exact.Rational;
-import app.navlo.server.imports.News.ToldDeed;
+import app.navlo.server.imports.SyncDelta.ToldDeed;
 import app.navlo.server.store.Feedback;
 import java.math.BigDecimal;
 import java.util.ArrayList;

@@ -1,9 +1,9 @@
 package app.navlo.server.imports;
 
 import app.navlo.core.work.Fact;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.server.board.Board;
-import app.navlo.server.imports.News.ToldDeed;
+import app.navlo.server.imports.SyncDelta.ToldDeed;
 import app.navlo.server.store.FactKind;
 import app.navlo.server.store.Sha256;
 import java.nio.charset.StandardCharsets;
@@ -29,7 +29,7 @@ final class Happened {
     }
 
     /** The same for as long as a result says the same. */
-    static String resultKey(Told.Result result) {
+    static String resultKey(SourceSnapshot.Result result) {
         String points = result.points() == null ? "" : result.points().toString();
         return "result " + result.workKey() + " " + result.status() + " " + points + " " + result.missing() + " "
                 + result.late() + " " + Sha256.of(result.comment().getBytes(StandardCharsets.UTF_8));

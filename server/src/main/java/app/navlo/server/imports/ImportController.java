@@ -1,13 +1,13 @@
 package app.navlo.server.imports;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.change.Writer;
 import app.navlo.server.imports.ImportForms.ImportChoices;
 import app.navlo.server.imports.ImportForms.ImportConfirmation;
-import app.navlo.server.imports.ImportViews.ImportDone;
-import app.navlo.server.imports.ImportViews.ImportPreview;
+import app.navlo.server.imports.ImportMapper.ImportDone;
+import app.navlo.server.imports.ImportMapper.ImportPreview;
 import app.navlo.server.imports.Intake.Taken;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -45,11 +45,11 @@ public class ImportController {
     private static final int LONGEST_NAME = 200;
     private static final String FOLDER = "folder.zip";
 
-    private final ImportDesk desk;
+    private final ImportService service;
     private final Progress progress;
 
-    ImportController(ImportDesk desk, Progress progress) {
-        this.desk = desk;
+    ImportController(ImportService service, Progress progress) {
+        this.service = service;
         this.progress = progress;
     }
 
@@ -79,10 +79,10 @@ public class ImportController {
         try {
             if (file.size() == 1) {
                 file.get(0).transferTo(content);
-                return ImportViews.preview(desk.read(student, person, name(file.get(0)), content));
+                return ImportMapper.preview(service.read(student, person, name(file.get(0)), content));
             }
             pack(file, content);
-            return ImportViews.preview(desk.read(student, person, FOLDER, content));
+            return ImportMapper.preview(service.read(student, person, FOLDER, content));
         } finally {
             Files.deleteIfExists(content);
         }
@@ -97,7 +97,8 @@ public class ImportController {
         Path content = Files.createTempFile("navlo-file", ".in");
         try {
             Files.writeString(content, pasted.text());
-            return ImportViews.preview(desk.read(student, person, pasted.name().strip(), content));
+            return ImportMapper.preview(
+                    service.read(student, person, pasted.name().strip(), content));
         } finally {
             Files.deleteIfExists(content);
         }
@@ -157,7 +158,7 @@ public class ImportController {
             @AuthenticationPrincipal Person person,
             @Valid @RequestBody ImportChoices choices)
             throws IOException {
-        return ImportViews.preview(desk.preview(student, person, file, choices.choices()));
+        return ImportMapper.preview(service.preview(student, person, file, choices.choices()));
     }
 
     /** How far the writing is. @param of all that is to be written; 0 while nothing is */
@@ -178,7 +179,7 @@ public class ImportController {
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody ImportConfirmation confirmed)
             throws IOException {
-        Taken done = desk.apply(
+        Taken done = service.apply(
                 Writer.of(student, person, null, key),
                 person,
                 file,

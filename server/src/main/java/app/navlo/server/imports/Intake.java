@@ -1,18 +1,18 @@
 package app.navlo.server.imports;
 
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
-import app.navlo.server.imports.NewsPlan.Status;
 import app.navlo.server.imports.Previews.Looked;
-import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.imports.SyncPlan.Status;
+import app.navlo.server.sheet.TimeSheet;
+import app.navlo.server.store.Availabilities;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
-import app.navlo.server.store.OwnTimes;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
@@ -30,11 +30,11 @@ public class Intake {
     private final Boards boards;
     private final Changes changes;
     private final Links links;
-    private final NewsWriter writer;
-    private final OwnTimes times;
+    private final SyncWriter writer;
+    private final Availabilities times;
     private final ServerClock clock;
 
-    Intake(Boards boards, Changes changes, Links links, NewsWriter writer, OwnTimes times, ServerClock clock) {
+    Intake(Boards boards, Changes changes, Links links, SyncWriter writer, Availabilities times, ServerClock clock) {
         this.boards = boards;
         this.changes = changes;
         this.links = links;
@@ -74,8 +74,8 @@ public class Intake {
     /** @param link that it came by; one without a number is added */
     public Taken take(Asked asked, Link link, Looked looked, Answered answered) {
         Instant now = clock.instant();
-        NewsPlan plan = looked.plan();
-        String summary = NewsWords.summary(asked.lead(), plan);
+        SyncPlan plan = looked.plan();
+        String summary = SyncWords.summary(asked.lead(), plan);
         long change = changes.add(new Changes.NewChange(
                 asked.student(),
                 asked.person(),
@@ -115,13 +115,13 @@ public class Intake {
     }
 
     /** Beside those that there are, each once. */
-    private void classes(long student, List<Told.ClassTime> held, Board board, long change) {
+    private void classes(long student, List<SourceSnapshot.ClassTime> held, Board board, long change) {
         if (held.isEmpty()) {
             return;
         }
         TimeSheet before = board.time().orElseGet(TimeSheet::assumed);
         List<TimeSheet.ClassSpan> classes = new ArrayList<>(before.classes());
-        for (Told.ClassTime one : held) {
+        for (SourceSnapshot.ClassTime one : held) {
             Course course = Courses.named(board.courses().values(), one.title());
             TimeSheet.ClassSpan span =
                     new TimeSheet.ClassSpan(course == null ? null : course.id(), one.day(), one.starts(), one.ends());

@@ -28,10 +28,10 @@ public class Planners {
         this.announcements = announcements;
     }
 
-    public NewsPlanner of(Link link, Board board) {
+    public SyncPlanner of(Link link, Board board) {
         boolean second = link.access().kind() != Links.Kind.BOX;
         Set<Long> undone = changes.undone(link.student());
-        return new NewsPlanner(
+        return new SyncPlanner(
                 board,
                 links.keys(link.id(), undone),
                 second,

@@ -1,11 +1,11 @@
 package app.navlo.server.imports;
 
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.server.board.Board;
-import app.navlo.server.imports.NewsPlan.Status;
+import app.navlo.server.imports.SyncPlan.Status;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.GradeSheet;
-import app.navlo.server.rules.OwnField;
+import app.navlo.server.sheet.EditableField;
+import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Links;
@@ -42,9 +42,9 @@ public class Previews {
      * @param told with the corrections in it
      * @param fingerprint the same for as long as taking it in would do the same
      */
-    public record Looked(Choices choices, NewsPlan plan, Told told, Wanted wanted, String fingerprint) {
+    public record Looked(Choices choices, SyncPlan plan, SourceSnapshot told, Wanted wanted, String fingerprint) {
         /** Class hours that would be taken. */
-        List<Told.ClassTime> classes() {
+        List<SourceSnapshot.ClassTime> classes() {
             return choices.classes() ? told.beside().classes() : List.of();
         }
 
@@ -60,8 +60,8 @@ public class Previews {
      * @param news with all that is told
      * @throws Refusal if there is too much of it, or a correction can't be
      */
-    public Looked of(Link link, News news, Choices said, Board board) {
-        Told told = Objects.requireNonNull(news.told());
+    public Looked of(Link link, SyncDelta news, Choices said, Board board) {
+        SourceSnapshot told = Objects.requireNonNull(news.told());
         if (told.works().size() > MOST_WORKS) {
             throw Refusal.invalid(
                     "file",
@@ -69,26 +69,27 @@ public class Previews {
                             + " are read at once. Read in one term, or one course, at a time.");
         }
         Choices choices = said.calling(courseNames(told, said, board));
-        Told corrected = new Corrections(choices.rows(), choices.courses(), board.zone()).of(told);
+        SourceSnapshot corrected = new Corrections(choices.rows(), choices.courses(), board.zone()).of(told);
         boolean tellsOfHandIns = link.access().kind() == Links.Kind.BOX;
         Wanted wanted = wanted(choices, corrected, board, !tellsOfHandIns);
-        NewsPlan plan = planners.of(link, board)
+        SyncPlan plan = planners.of(link, board)
                 .plan(
-                        new News(corrected, news.whole(), news.deeds(), news.announcements(), news.upTo(), news.tag()),
+                        new SyncDelta(
+                                corrected, news.whole(), news.deeds(), news.announcements(), news.upTo(), news.tag()),
                         wanted);
         return new Looked(choices, plan, corrected, wanted, fingerprint(plan, choices));
     }
 
-    private static String fingerprint(NewsPlan plan, Choices choices) {
+    private static String fingerprint(SyncPlan plan, Choices choices) {
         return Sha256.of(plan.works().stream().map(Object::toString).collect(Collectors.joining("\n")) + "\n"
                 + new TreeMap<>(plan.results()) + plan.courses() + choices.classes()
                 + plan.happened().size() + " " + plan.records().size());
     }
 
     /** Those that the person named; of the others the course here that is meant most likely. */
-    private static Map<String, String> courseNames(Told told, Choices choices, Board board) {
+    private static Map<String, String> courseNames(SourceSnapshot told, Choices choices, Board board) {
         Map<String, String> names = new LinkedHashMap<>();
-        for (Told.Course course : told.courses()) {
+        for (SourceSnapshot.Course course : told.courses()) {
             String chosen = choices.courses().get(course.key());
             names.put(course.key(), chosen == null || chosen.isBlank() ? like(course.name(), board) : chosen.strip());
         }
@@ -110,11 +111,11 @@ public class Previews {
         return here.stream().filter(name::equalsIgnoreCase).findFirst().orElse(alike.size() == 1 ? alike.get(0) : name);
     }
 
-    private static Wanted wanted(Choices choices, Told told, Board board, boolean asksPast) {
+    private static Wanted wanted(Choices choices, SourceSnapshot told, Board board, boolean asksPast) {
         Set<String> leave = new HashSet<>();
         Set<String> retake = new HashSet<>();
         Map<String, Wanted.Past> past = new HashMap<>();
-        for (Told.Work work : told.works()) {
+        for (SourceSnapshot.Work work : told.works()) {
             RowEdit edit = choices.rows().get(work.key());
             Boolean take = edit == null ? null : edit.take();
             boolean left = take == null ? work.hint().notWork() != null : !take;
@@ -128,7 +129,7 @@ public class Previews {
             }
         }
         Set<String> grades = new HashSet<>();
-        Map<String, Set<OwnField>> byHand = new HashMap<>();
+        Map<String, Set<EditableField>> byHand = new HashMap<>();
         choices.rows().forEach((key, edit) -> byHand.put(key, edit.byHand()));
         Set<String> scored = choices.rows().values().stream()
                 .filter(edit -> edit.score() != null)
@@ -143,12 +144,12 @@ public class Previews {
     }
 
     /** Whether every category of it has a weight. */
-    static boolean isWeighted(Told.Course course) {
+    static boolean isWeighted(SourceSnapshot.Course course) {
         return course.categories().size() > 1
                 && course.categories().stream().allMatch(category -> category.weight() != null);
     }
 
-    private static boolean isUngraded(Told.Course course, Board board) {
+    private static boolean isUngraded(SourceSnapshot.Course course, Board board) {
         Course here = Courses.named(board.courses().values(), course.name());
         return here == null || here.rules().grade().equals(GradeSheet.POINTS);
     }

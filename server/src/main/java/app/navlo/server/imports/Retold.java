@@ -7,11 +7,11 @@ import app.navlo.core.time.Deadline;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
-import app.navlo.formats.told.Told;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.server.board.Board;
-import app.navlo.server.rules.OwnField;
-import app.navlo.server.rules.WorkSheet;
-import app.navlo.server.rules.WorkSheet.AppointmentSheet;
+import app.navlo.server.sheet.EditableField;
+import app.navlo.server.sheet.WorkSheet;
+import app.navlo.server.sheet.WorkSheet.AppointmentSheet;
 import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -25,7 +25,7 @@ final class Retold {
     private Retold() {}
 
     /** What it tells otherwise than the source that brought the work. */
-    static List<String> conflicts(Told.Work work, Board.Entry entry) {
+    static List<String> conflicts(SourceSnapshot.Work work, Board.Entry entry) {
         Work.Definition here = entry.work().definition();
         List<String> conflicts = new ArrayList<>();
         if (work.due() != null && !work.due().instant().equals(instant(here.due()))) {
@@ -40,45 +40,45 @@ final class Retold {
     }
 
     /** What is otherwise than it was told before, but for what the student set by hand. */
-    static List<String> changes(Told.Work work, Board.Entry entry) {
+    static List<String> changes(SourceSnapshot.Work work, Board.Entry entry) {
         Work.Definition was = entry.work().definition();
         List<String> changes = new ArrayList<>();
-        Set<OwnField> own = was.rules().own();
-        if (!was.title().equals(work.title()) && !own.contains(OwnField.TITLE)) {
+        Set<EditableField> own = was.rules().own();
+        if (!was.title().equals(work.title()) && !own.contains(EditableField.TITLE)) {
             changes.add("title was “" + was.title() + "”");
         }
-        if (!Objects.equals(instant(was.due()), instant(work.due())) && !own.contains(OwnField.DUE)) {
+        if (!Objects.equals(instant(was.due()), instant(work.due())) && !own.contains(EditableField.DUE)) {
             changes.add("due was " + moment(was.due(), entry) + ", is " + moment(work.due(), entry));
         }
-        if (!Objects.equals(was.opensAt(), work.opensAt()) && !own.contains(OwnField.OPENS)) {
+        if (!Objects.equals(was.opensAt(), work.opensAt()) && !own.contains(EditableField.OPENS)) {
             changes.add("opens at another time");
         }
         boolean otherPoints = work.possible() != null
                 && !was.marking().possible().equals(work.possible())
-                && !own.contains(OwnField.POINTS);
+                && !own.contains(EditableField.POINTS);
         if (otherPoints) {
             changes.add("points possible were " + Sentences.number(was.marking().possible()) + ", are "
                     + Sentences.number(work.possible()));
         }
         String place = work.hint().address();
-        if (place != null && !place.equals(was.rules().address()) && !own.contains(OwnField.ADDRESS)) {
+        if (place != null && !place.equals(was.rules().address()) && !own.contains(EditableField.ADDRESS)) {
             changes.add(was.rules().address() == null ? "where it is done is known" : "it is done at another address");
         }
         return changes;
     }
 
     /** What the student set by hand stands, and what the source tells otherwise is kept beside it. */
-    static List<String> ownDiffers(Told.Work work, Board.Entry entry) {
+    static List<String> ownDiffers(SourceSnapshot.Work work, Board.Entry entry) {
         Work.Definition was = entry.work().definition();
-        Set<OwnField> own = was.rules().own();
+        Set<EditableField> own = was.rules().own();
         List<String> differs = new ArrayList<>();
-        if (own.contains(OwnField.DUE)
+        if (own.contains(EditableField.DUE)
                 && work.due() != null
                 && !work.due().instant().equals(instant(was.due()))) {
             differs.add(
                     "due here, as you set it, " + moment(was.due(), entry) + "; there " + moment(work.due(), entry));
         }
-        boolean points = own.contains(OwnField.POINTS)
+        boolean points = own.contains(EditableField.POINTS)
                 && work.possible() != null
                 && !work.possible().equals(was.marking().possible());
         if (points) {
@@ -89,19 +89,19 @@ final class Retold {
     }
 
     /** What stands, as it is told now; what the student set by hand stays. */
-    static Work.Definition retold(Told.Work work, Work.Definition was) {
-        Set<OwnField> own = was.rules().own();
-        Rational possible = work.possible() == null || own.contains(OwnField.POINTS)
+    static Work.Definition retold(SourceSnapshot.Work work, Work.Definition was) {
+        Set<EditableField> own = was.rules().own();
+        Rational possible = work.possible() == null || own.contains(EditableField.POINTS)
                 ? was.marking().possible()
                 : work.possible();
         Work.Definition told = was.retold(
-                own.contains(OwnField.TITLE) ? was.title() : work.title(),
-                own.contains(OwnField.OPENS) ? was.opensAt() : work.opensAt(),
-                own.contains(OwnField.DUE) ? was.due() : work.due());
-        Stretch appointment = work.more() == null || own.contains(OwnField.DUE)
+                own.contains(EditableField.TITLE) ? was.title() : work.title(),
+                own.contains(EditableField.OPENS) ? was.opensAt() : work.opensAt(),
+                own.contains(EditableField.DUE) ? was.due() : work.due());
+        Stretch appointment = work.more() == null || own.contains(EditableField.DUE)
                 ? null
                 : work.more().appointment();
-        String place = own.contains(OwnField.ADDRESS) ? null : work.hint().address();
+        String place = own.contains(EditableField.ADDRESS) ? null : work.hint().address();
         Work.Definition placed = place == null ? told : told.ruled(told.rules().doneAt(place));
         return (appointment == null ? placed : placed.at(AppointmentSheet.of(appointment)))
                 .marked(new WorkItem.Marking(
@@ -114,8 +114,8 @@ final class Retold {
      * @param course 0 for one that is to be added
      * @param byHand what the student put right of it
      */
-    static Work.Definition definition(Told.Work work, long course, Set<OwnField> byHand) {
-        Told.More more = work.more();
+    static Work.Definition definition(SourceSnapshot.Work work, long course, Set<EditableField> byHand) {
+        SourceSnapshot.More more = work.more();
         return new Work.Definition(
                 course,
                 work.title(),

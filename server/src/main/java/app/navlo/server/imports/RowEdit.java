@@ -2,8 +2,8 @@ package app.navlo.server.imports;
 
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.StateWords;
-import app.navlo.server.rules.Figures;
-import app.navlo.server.rules.OwnField;
+import app.navlo.server.sheet.EditableField;
+import app.navlo.server.sheet.Figures;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
@@ -53,15 +53,15 @@ public record RowEdit(
         StateWords.@Nullable Meaning state,
         Wanted.@Nullable Past past) {
     /** What of the work it puts right. */
-    Set<OwnField> byHand() {
-        Set<OwnField> fields = EnumSet.noneOf(OwnField.class);
-        Map<OwnField, Optional<?>> said = Map.of(
-                OwnField.TITLE, Optional.ofNullable(title),
-                OwnField.COURSE, Optional.ofNullable(course),
-                OwnField.KIND, Optional.ofNullable(kind),
-                OwnField.CATEGORY, Optional.ofNullable(category),
-                OwnField.DUE, Optional.ofNullable(dueDay),
-                OwnField.POINTS, Optional.ofNullable(possible));
+    Set<EditableField> byHand() {
+        Set<EditableField> fields = EnumSet.noneOf(EditableField.class);
+        Map<EditableField, Optional<?>> said = Map.of(
+                EditableField.TITLE, Optional.ofNullable(title),
+                EditableField.COURSE, Optional.ofNullable(course),
+                EditableField.KIND, Optional.ofNullable(kind),
+                EditableField.CATEGORY, Optional.ofNullable(category),
+                EditableField.DUE, Optional.ofNullable(dueDay),
+                EditableField.POINTS, Optional.ofNullable(possible));
         said.forEach((field, what) -> {
             if (what.isPresent()) {
                 fields.add(field);

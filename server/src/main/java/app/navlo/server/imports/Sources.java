@@ -13,8 +13,8 @@ import app.navlo.formats.oneroster.Roster;
 import app.navlo.formats.oneroster.ZipBundle;
 import app.navlo.formats.table.TableFault;
 import app.navlo.formats.table.TextTable;
+import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.formats.told.StateWords;
-import app.navlo.formats.told.Told;
 import app.navlo.server.problem.Refusal;
 import java.io.IOException;
 import java.io.InputStream;
@@ -60,7 +60,7 @@ final class Sources {
             List<Roster.User> students,
             @Nullable Recognised recognised,
             @Nullable Mapping mapping,
-            @Nullable Told told) {}
+            @Nullable SourceSnapshot told) {}
 
     /**
      * @param zone of days and times that name none
@@ -124,7 +124,7 @@ final class Sources {
             throw Refusal.tooLarge("The calendar has " + (Files.size(content) >> 20)
                     + " MB; at most 5 MB are read. Export a shorter span, a term for example.");
         }
-        Told told = CalendarTold.of(
+        SourceSnapshot told = CalendarTold.of(
                 CalendarReader.read(Files.readAllBytes(content), asked.zone()),
                 plain(asked.fileName()),
                 asked.courses());
@@ -140,7 +140,7 @@ final class Sources {
                     ? chosen
                     : students.size() == 1 ? students.get(0).id() : null;
             String name = reader.system().isBlank() ? plain(asked.fileName()) : reader.system();
-            Told told = knownAs == null ? null : reader.read(knownAs, asked.zone());
+            SourceSnapshot told = knownAs == null ? null : reader.read(knownAs, asked.zone());
             return new ReadIn(Kind.BUNDLE, name, students, null, null, told);
         }
     }
@@ -153,7 +153,7 @@ final class Sources {
                 .filter(one -> one.fields().size() == recognised.heads().size())
                 .orElse(recognised.mapping());
         String name = plain(asked.fileName());
-        Told told = mapping.place(Mapping.Field.TITLE).isEmpty()
+        SourceSnapshot told = mapping.place(Mapping.Field.TITLE).isEmpty()
                 ? null
                 : MappedTable.read(
                         asked.fileName(),

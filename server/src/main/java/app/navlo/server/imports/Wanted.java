@@ -1,6 +1,6 @@
 package app.navlo.server.imports;
 
-import app.navlo.server.rules.OwnField;
+import app.navlo.server.sheet.EditableField;
 import java.util.Map;
 import java.util.Set;
 
@@ -25,7 +25,7 @@ public record Wanted(
         Map<String, Past> pastOf,
         boolean undoneAgain,
         Set<String> grades,
-        Map<String, Set<OwnField>> byHand,
+        Map<String, Set<EditableField>> byHand,
         Set<String> scoredByHand) {
     /** Nothing but what is told. */
     public static final Wanted ALL =

@@ -1,8 +1,8 @@
 package app.navlo.server.leeway;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
 import jakarta.validation.Valid;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -19,12 +19,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}")
 public class LeewayController {
-    private final LeewayService leeway;
-    private final LeewayDesk desk;
+    private final LeewayListService leeway;
+    private final LeewayService service;
 
-    LeewayController(LeewayService leeway, LeewayDesk desk) {
+    LeewayController(LeewayListService leeway, LeewayService service) {
         this.leeway = leeway;
-        this.desk = desk;
+        this.service = service;
     }
 
     @GetMapping("/leeway")
@@ -35,45 +35,45 @@ public class LeewayController {
     /** Takes down that an extension was asked for; where the course gives it at once, it is given. */
     @PostMapping("/works/{work}/leeway/asking")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView ask(
+    public Changed ask(
             @PathVariable long student,
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.ask(Writer.of(student, person, null, key), work);
+        return service.ask(Writer.of(student, person, null, key), work);
     }
 
     /** Takes down what the teacher answered. */
     @PostMapping("/works/{work}/leeway/answer")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView answer(
+    public Changed answer(
             @PathVariable long student,
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody AnswerForm form) {
-        return desk.answer(Writer.of(student, person, null, key), work, form);
+        return service.answer(Writer.of(student, person, null, key), work, form);
     }
 
     @PostMapping("/works/{work}/leeway/tokens")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView use(
+    public Changed use(
             @PathVariable long student,
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody TokensForm form) {
-        return desk.use(Writer.of(student, person, null, key), work, form);
+        return service.use(Writer.of(student, person, null, key), work, form);
     }
 
     /** Takes down that the answer key was opened, which bars the rest. */
     @PostMapping("/works/{work}/leeway/key")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView openKey(
+    public Changed openKey(
             @PathVariable long student,
             @PathVariable long work,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.openKey(Writer.of(student, person, null, key), work);
+        return service.openKey(Writer.of(student, person, null, key), work);
     }
 }

@@ -1,262 +1,113 @@
 package app.navlo.server.leeway;
 
-import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
-import app.navlo.core.course.LeewayCase;
-import app.navlo.core.exact.Rational;
 import app.navlo.core.leeway.Bar;
-import app.navlo.core.leeway.Choices;
-import app.navlo.core.leeway.Choices.Choice;
-import app.navlo.core.leeway.ExtensionRule;
-import app.navlo.core.leeway.Readiness;
-import app.navlo.core.leeway.TokenBank;
-import app.navlo.core.leeway.TokenBank.Candidate;
-import app.navlo.core.leeway.TokenRule;
-import app.navlo.core.next.NextPlan.Planned;
-import app.navlo.core.time.Stretch;
+import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Fact;
-import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
-import app.navlo.server.next.NextService;
-import app.navlo.server.rules.Figures;
-import app.navlo.server.store.Drafts;
-import app.navlo.server.store.FactKind;
-import app.navlo.server.store.RecordedFact;
-import app.navlo.server.time.ServerClock;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Done;
+import app.navlo.server.change.OneChange;
+import app.navlo.server.change.WorkWrites;
+import app.navlo.server.change.Writer;
+import app.navlo.server.outbox.SchoolBox;
+import app.navlo.server.outbox.SchoolCommand.Payload;
+import app.navlo.server.outbox.SchoolCommands;
+import app.navlo.server.outbox.SchoolCommands.Prepared;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ChangeKind;
+import app.navlo.server.store.Outbox;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.ZoneId;
-import java.util.ArrayList;
-import java.util.Comparator;
-import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
-import java.util.Set;
-import java.util.stream.Stream;
+import java.util.Objects;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
 
-/** Puts the choices of all work side by side. */
+/** Takes down what was asked for, given and used. Nothing is asked that the core says can't be had. */
 @Service
 class LeewayService {
-    private final NextService next;
-    private final Drafts drafts;
-    private final ServerClock clock;
+    private final WorkWrites writes;
+    private final OneChange one;
+    private final SchoolBox school;
+    private final SchoolCommands commands;
 
-    LeewayService(NextService next, Drafts drafts, ServerClock clock) {
-        this.next = next;
-        this.drafts = drafts;
-        this.clock = clock;
+    LeewayService(WorkWrites writes, OneChange one, SchoolBox school, SchoolCommands commands) {
+        this.commands = commands;
+        this.school = school;
+        this.writes = writes;
+        this.one = one;
     }
 
-    public LeewayListView read(long student, Person reader) {
-        NextService.Made made = next.make(student, ZoneId.of(reader.zone()), null, clock.instant());
-        Map<String, Instant> finished = new HashMap<>();
-        for (Planned planned : made.plan().planned()) {
-            if (!planned.sittings().isEmpty()) {
-                finished.put(planned.work(), planned.finish());
-            }
-        }
-        Map<Long, Drafts.Lying> lying = drafts.lying(student);
-        Map<Long, LeewayCase> cases = new HashMap<>();
-        List<LeewayCaseView> views = new ArrayList<>();
-        for (Board.Entry entry : made.board().entries()) {
-            if (concerns(entry)) {
-                Instant doneAt = finished.getOrDefault(entry.finding().id(), ifBegunNow(entry, made));
-                LeewayCase one = entry.book().leeway(entry.finding().id(), doneAt, ready(entry, lying));
-                cases.put(entry.work().id(), one);
-                views.add(view(entry, one));
-            }
-        }
-        views.sort(Comparator.comparing(LeewayCaseView::until, Comparator.nullsLast(Comparator.naturalOrder())));
-        return new LeewayListView(views, banks(made.board(), cases), history(made.board()));
+    private static String title(Board.Entry entry) {
+        return entry.work().definition().title();
     }
 
-    private static Readiness ready(Board.Entry entry, Map<Long, Drafts.Lying> lying) {
-        Drafts.Lying here = lying.getOrDefault(entry.work().id(), Drafts.Lying.NOTHING);
-        return new Readiness(
-                here.files(),
-                entry.work().definition().rules().filesWanted(),
-                here.text(),
-                entry.effort().spent(),
-                entry.effort().minutes());
-    }
-
-    /** What may have some, or has asked for some. */
-    private static boolean concerns(Board.Entry entry) {
-        boolean toDo = entry.state().mayHandIn() && !entry.state().handInStands();
-        boolean may =
-                entry.finding().extension().may() || entry.finding().tokens().may();
-        return (toDo && may) || entry.extensionPending();
-    }
-
-    private static Instant ifBegunNow(Board.Entry entry, NextService.Made made) {
-        long left = Math.max(1, entry.finding().work().minutes());
-        for (Stretch free : made.free()) {
-            if (free.minutes() >= left) {
-                return free.start().plus(Duration.ofMinutes(left));
-            }
-            left -= free.minutes();
-        }
-        return made.board().now();
-    }
-
-    private static LeewayCaseView view(Board.Entry entry, LeewayCase one) {
-        Finding finding = entry.finding();
-        Instant askUntil = finding.extension().may() ? finding.extension().until() : null;
-        Instant useUntil = finding.tokens().may() ? finding.tokens().until() : null;
-        ExtensionRule rule = entry.book().rules().extension();
-        return new LeewayCaseView(
-                entry.work().id(),
-                Stream.of(Optional.ofNullable(askUntil), Optional.ofNullable(useUntil))
-                        .flatMap(Optional::stream)
-                        .max(Comparator.naturalOrder())
-                        .orElse(null),
-                finding.extension().may(),
-                askUntil,
-                finding.extension().newDue(),
-                rule != null && rule.answered() == ExtensionRule.Answered.AT_ONCE,
-                words(finding.extension().bars()),
-                finding.tokens().may(),
-                finding.tokens().dues(),
-                entry.extensionPending(),
-                entry.facts().stream().anyMatch(Fact.KeyOpened.class::isInstance),
-                rule(entry.book()),
-                one.doneAt(),
-                Figures.text(finding.item().marking().possible()),
-                one.choices().stream().map(LeewayService::choice).toList(),
-                one.lines().stream().map(LeewayService::line).toList());
-    }
-
-    private static List<String> words(List<Bar> bars) {
-        return bars.stream().map(Bar::template).toList();
-    }
-
-    private static ChoiceView choice(Choice choice) {
-        return new ChoiceView(
-                choice.kind(),
-                choice.tokens(),
-                choice.due(),
-                Figures.text(choice.score()),
-                Figures.textOrNull(choice.otherwise()),
-                words(choice.bars()),
-                choice.shuts());
-    }
-
-    private static LeewayLineView line(LeewayCase.Line line) {
-        return new LeewayLineView(
-                line.kind(),
-                line.tokens(),
-                line.steps().stream()
-                        .map(step -> new LeewayStepView(step.handedIn(), Figures.text(step.score())))
-                        .toList());
-    }
-
-    /** The rule of the course, in one sentence. */
-    private static String rule(CourseBook book) {
-        List<String> parts = new ArrayList<>();
-        ExtensionRule extension = book.rules().extension();
-        if (extension != null) {
-            parts.add("an extension of " + extension.lengthDays() + (extension.lengthDays() == 1 ? " day" : " days")
-                    + " from the original due, asked for until "
-                    + (extension.after().isZero() ? "that due, " : hours(extension.after()) + " after it, ")
-                    + (extension.answered() == ExtensionRule.Answered.AT_ONCE
-                            ? "given at once"
-                            : "decided by the teacher")
-                    + (extension.limit() == 1 ? ", once" : ", at most " + extension.limit() + " times")
-                    + (extension.penaltyPercent().signum() > 0
-                            ? ", for " + Figures.text(extension.penaltyPercent()) + " % of what is earned after the due"
-                            : ""));
-        }
-        TokenRule tokens = book.rules().tokens();
-        if (tokens != null) {
-            parts.add("a bank of " + tokens.bank() + " tokens, each " + hours(tokens.span()) + ", at most "
-                    + tokens.most() + " on one piece of work");
-        }
-        return "The course gives " + String.join("; and ", parts) + ".";
-    }
-
-    private static String hours(Duration span) {
-        long hours = span.toHours();
-        return hours % 24 == 0 && hours > 0
-                ? hours / 24 + (hours == 24 ? " day" : " days")
-                : hours + (hours == 1 ? " hour" : " hours");
-    }
-
-    private static List<BankView> banks(Board board, Map<Long, LeewayCase> cases) {
-        List<BankView> banks = new ArrayList<>();
-        board.books().forEach((course, book) -> {
-            TokenRule rule = book.rules().tokens();
-            if (rule != null) {
-                banks.add(bank(course, book, rule, cases));
-            }
+    public Changed ask(Writer writer, long work) {
+        Done done = commands.run(Outbox.Kind.ASK, writer, work, "ask " + work, () -> {
+            refuse(writes.open(writer, work).finding().extension().bars());
+            return new Prepared(Payload.NOTHING, school.takes(writer.student(), work, Outbox.Kind.ASK));
         });
-        return banks;
+        return new Changed(done.change(), work);
     }
 
-    private static BankView bank(long course, CourseBook book, TokenRule rule, Map<Long, LeewayCase> cases) {
-        List<Candidate> candidates = cases.entrySet().stream()
-                .filter(one -> book.has(Long.toString(one.getKey()))
-                        && one.getValue().finding().tokens().may())
-                .map(one -> candidate(book, one.getKey(), one.getValue()))
-                .sorted(Comparator.comparing(Candidate::id))
-                .toList();
-        TokenBank.BestUse best = TokenBank.bestUse(book.tokensLeft(), candidates);
-        Rational without =
-                Rational.sum(candidates.stream().map(one -> one.values().get(0)).toList());
-        return new BankView(
-                course,
-                book.tokensLeft(),
-                rule.bank(),
-                best.uses().entrySet().stream()
-                        .map(use -> new BankUseView(Long.parseLong(use.getKey()), use.getValue()))
-                        .toList(),
-                Figures.text(best.total().minus(without)));
-    }
-
-    /** What it brings the course in percent without tokens, with one, with two. */
-    private static Candidate candidate(CourseBook book, long work, LeewayCase one) {
-        List<Rational> values = new ArrayList<>();
-        for (Choice choice : one.choices()) {
-            if (choice.kind() == Choices.Kind.LATE_WITHOUT_ASKING) {
-                values.add(0, worth(book, one.finding(), choice.score()));
-            } else if (choice.kind() == Choices.Kind.USE_TOKENS && choice.bars().isEmpty()) {
-                values.add(worth(book, one.finding(), choice.score()));
+    @Transactional
+    public Changed answer(Writer writer, long work, AnswerForm form) {
+        Board.Entry entry = writes.open(writer, work);
+        boolean granted = form.due() != null;
+        String summary = (granted ? "An extension was given: " : "An extension was declined: ") + title(entry);
+        return one.write(writer, "answer " + work + " " + form, ChangeKind.OWN, summary, change -> {
+            if (!entry.extensionPending()) {
+                throw Refusal.conflict("Nothing is asked for", "Take down first that an extension was asked for.");
             }
+            if (granted) {
+                Instant due = entry.state().due();
+                if (due != null && !form.due().isAfter(due)) {
+                    throw Refusal.invalid("due", "The new due must be later than the one in force.");
+                }
+                writes.add(writer, change, work, stamp -> new Fact.ExtensionGranted(stamp, Deadline.at(form.due())));
+            } else {
+                writes.add(writer, change, work, Fact.ExtensionDeclined::new);
+            }
+            return work;
+        });
+    }
+
+    @Transactional
+    public Changed use(Writer writer, long work, TokensForm form) {
+        Board.Entry entry = writes.open(writer, work);
+        String summary = "Used " + form.tokens() + (form.tokens() == 1 ? " token: " : " tokens: ") + title(entry);
+        return one.write(writer, "use " + work + " " + form, ChangeKind.OWN, summary, change -> {
+            refuse(entry.finding().tokens().bars());
+            int most = entry.finding().tokens().dues().size();
+            if (form.tokens() > most) {
+                throw Refusal.invalid("tokens", "At most " + most + " can be used on it.");
+            }
+            Duration span =
+                    Objects.requireNonNull(entry.book().rules().tokens()).span();
+            for (int i = 0; i < form.tokens(); i++) {
+                writes.add(writer, change, work, stamp -> new Fact.TokenUsed(stamp, span));
+            }
+            return work;
+        });
+    }
+
+    @Transactional
+    public Changed openKey(Writer writer, long work) {
+        Board.Entry entry = writes.open(writer, work);
+        return one.write(writer, "key " + work, ChangeKind.OWN, "Opened the answer key: " + title(entry), change -> {
+            if (entry.facts().stream().anyMatch(Fact.KeyOpened.class::isInstance)) {
+                throw Refusal.conflict("It was opened already", "Nothing is left to open.");
+            }
+            writes.add(writer, change, work, Fact.KeyOpened::new);
+            return work;
+        });
+    }
+
+    private static void refuse(List<Bar> bars) {
+        if (!bars.isEmpty()) {
+            throw Refusal.conflict(
+                    "It can't be had",
+                    String.join("; ", bars.stream().map(Bar::template).toList()) + ".");
         }
-        return new Candidate(Long.toString(work), values);
-    }
-
-    private static Rational worth(CourseBook book, Finding finding, Rational score) {
-        Rational rises = book.moves(finding.id(), score).minus(book.moves(finding.id(), Rational.ZERO));
-        return book.percent(rises).max(Rational.ZERO);
-    }
-
-    private static final Set<FactKind> OF_LEEWAY = EnumSet.of(
-            FactKind.EXTENSION_ASKED,
-            FactKind.EXTENSION_GRANTED,
-            FactKind.EXTENSION_DECLINED,
-            FactKind.TOKEN_USED,
-            FactKind.KEY_OPENED);
-
-    private static List<LeewayEventView> history(Board board) {
-        return board.entries().stream()
-                .flatMap(entry -> entry.recorded().stream()
-                        .flatMap(recorded -> event(entry.work().id(), recorded).stream()))
-                .sorted(Comparator.comparing(LeewayEventView::at).reversed())
-                .toList();
-    }
-
-    private static Optional<LeewayEventView> event(long work, RecordedFact recorded) {
-        Fact fact = recorded.fact();
-        FactKind kind = FactKind.of(fact);
-        if (!OF_LEEWAY.contains(kind)) {
-            return Optional.empty();
-        }
-        Instant due =
-                fact instanceof Fact.ExtensionGranted granted ? granted.due().instant() : null;
-        return Optional.of(
-                new LeewayEventView(work, kind, fact.stamp().at(), fact.stamp().name(), due));
     }
 }

@@ -1,8 +1,8 @@
 package app.navlo.server.message;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.work.Uploads;
-import app.navlo.server.work.Writer;
+import app.navlo.server.change.Writer;
+import app.navlo.server.files.Uploads;
 import jakarta.validation.Valid;
 import java.io.IOException;
 import java.util.List;
@@ -22,16 +22,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}")
 public class MessageController {
-    private final MessageDesk desk;
+    private final MessageService service;
 
-    MessageController(MessageDesk desk) {
-        this.desk = desk;
+    MessageController(MessageService service) {
+        this.service = service;
     }
 
     @GetMapping("/works/{work}/message")
     public DraftsView drafts(
             @PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
-        return desk.drafts(student, work, person.name());
+        return service.drafts(student, work, person.name());
     }
 
     @PostMapping(path = "/works/{work}/messages", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
@@ -44,13 +44,13 @@ public class MessageController {
             @Valid @ModelAttribute MessageForm form)
             throws IOException {
         try (Uploads files = Uploads.of(form.files())) {
-            return desk.send(Writer.of(student, person, null, key), work, form, files.all());
+            return service.send(Writer.of(student, person, null, key), work, form, files.all());
         }
     }
 
     /** The latest first. */
     @GetMapping("/messages")
     public List<MessageView> all(@PathVariable long student) {
-        return desk.all(student);
+        return service.all(student);
     }
 }

@@ -1,6 +1,6 @@
 package app.navlo.server.message;
 
-import app.navlo.server.work.Enclosures;
+import app.navlo.server.files.Enclosures;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;

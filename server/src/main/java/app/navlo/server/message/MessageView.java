@@ -1,6 +1,6 @@
 package app.navlo.server.message;
 
-import app.navlo.server.board.SaidView.EnclosedView;
+import app.navlo.server.feedback.SaidView.EnclosedView;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;

@@ -1,7 +1,7 @@
 package app.navlo.server.news;
 
 import app.navlo.server.board.ReadBoard;
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import app.navlo.server.store.Announcements;
 import app.navlo.server.store.Changes;
 import java.time.Instant;

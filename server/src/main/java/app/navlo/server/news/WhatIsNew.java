@@ -8,7 +8,7 @@ import app.navlo.core.work.Timing;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
-import app.navlo.server.link.StandIns;
+import app.navlo.server.http.StandIns;
 import app.navlo.server.store.Announcements;
 import app.navlo.server.store.Announcements.Announcement;
 import app.navlo.server.store.ChangeKind;
@@ -20,7 +20,7 @@ import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.SeenMarks.Reader;
 import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
-import app.navlo.server.work.LifeWords;
+import app.navlo.server.workdetail.HistoryWords;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -227,7 +227,7 @@ class WhatIsNew {
                 String of = possible.equals("0") ? "" : " of " + possible;
                 return (scored.isFinal() ? "Scored " : "Scored so far ") + Sentences.number(scored.points()) + of;
             }
-            return LifeWords.of(fact, zone);
+            return HistoryWords.of(fact, zone);
         }
 
         private void newWork() {

@@ -3,16 +3,16 @@ package app.navlo.server.next;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.next.Aim;
 import app.navlo.server.account.Person;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.OneChange;
+import app.navlo.server.change.Writer;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.Figures;
+import app.navlo.server.sheet.Figures;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
+import app.navlo.server.store.CourseAims;
 import app.navlo.server.store.Courses;
-import app.navlo.server.store.OwnCourses;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.OneChange;
-import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
@@ -29,10 +29,10 @@ import org.springframework.web.bind.annotation.RestController;
 public class AimController {
     private final Courses courses;
     private final Changes changes;
-    private final OwnCourses ownCourses;
+    private final CourseAims ownCourses;
     private final OneChange one;
 
-    AimController(Courses courses, Changes changes, OwnCourses ownCourses, OneChange one) {
+    AimController(Courses courses, Changes changes, CourseAims ownCourses, OneChange one) {
         this.courses = courses;
         this.changes = changes;
         this.ownCourses = ownCourses;
@@ -52,7 +52,7 @@ public class AimController {
             String target) {}
 
     @PutMapping("/api/students/{student}/courses/{course}/aim")
-    public EditedView aim(
+    public Changed aim(
             @PathVariable long student,
             @PathVariable long course,
             @AuthenticationPrincipal Person person,

@@ -3,12 +3,12 @@ package app.navlo.server.next;
 import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlanner;
 import app.navlo.core.next.Wishes;
-import app.navlo.core.time.OwnTime;
+import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
-import app.navlo.server.board.OwnHours;
 import app.navlo.server.board.ReadBoard;
+import app.navlo.server.board.StudentHours;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.WishList;
@@ -35,11 +35,11 @@ public class NextService {
     private static final Duration A_DAY = Duration.ofDays(1);
 
     private final Boards boards;
-    private final OwnHours hours;
+    private final StudentHours hours;
     private final WishList wishes;
     private final Changes changes;
 
-    NextService(Boards boards, OwnHours hours, WishList wishes, Changes changes) {
+    NextService(Boards boards, StudentHours hours, WishList wishes, Changes changes) {
         this.boards = boards;
         this.hours = hours;
         this.wishes = wishes;
@@ -69,7 +69,7 @@ public class NextService {
         return new Made(board, free, standing, plan);
     }
 
-    private static List<Stretch> free(OwnTime own, @Nullable Integer budgetMinutes, Board board) {
+    private static List<Stretch> free(Availability own, @Nullable Integer budgetMinutes, Board board) {
         Instant now = board.now();
         Instant end = board.terms().values().stream()
                 .map(Term::closes)

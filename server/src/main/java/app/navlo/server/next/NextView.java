@@ -1,10 +1,10 @@
 package app.navlo.server.next;
 
-import app.navlo.core.next.Deed;
-import app.navlo.core.next.Errand;
+import app.navlo.core.next.ActionKind;
 import app.navlo.core.next.Leeway;
 import app.navlo.core.next.NextPlan.Because;
 import app.navlo.core.next.NextPlan.LeftBecause;
+import app.navlo.core.next.QuickAction;
 import app.navlo.server.board.BoardView.CostView;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -65,7 +65,7 @@ public record NextView(
      * @param leeway what is asked for or used; null where nothing is
      */
     public record ErrandView(
-            Errand.Kind kind,
+            QuickAction.Kind kind,
             long work,
             @Nullable Instant until,
             @Nullable LeewayView leeway) {}
@@ -85,7 +85,7 @@ public record NextView(
      */
     public record MoveView(
             long work,
-            Deed deed,
+            ActionKind deed,
             boolean yours,
             long minutes,
             boolean minutesGuessed,
@@ -113,7 +113,7 @@ public record NextView(
      */
     public record LeftView(
             long work,
-            Deed deed,
+            ActionKind deed,
             long minutes,
             boolean minutesGuessed,
             String cost,

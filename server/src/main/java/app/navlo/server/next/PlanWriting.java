@@ -1,17 +1,17 @@
 package app.navlo.server.next;
 
 import app.navlo.core.exact.Rational;
-import app.navlo.core.next.Errand;
 import app.navlo.core.next.Leeway;
 import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.Planned;
+import app.navlo.core.next.QuickAction;
 import app.navlo.core.next.Stake;
 import app.navlo.core.time.Stretch;
-import app.navlo.core.work.Move;
+import app.navlo.core.work.Turn;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.BoardView.CostView;
-import app.navlo.server.board.WorkViews;
+import app.navlo.server.board.WorkMapper;
 import app.navlo.server.next.NextView.ErrandView;
 import app.navlo.server.next.NextView.LeewayView;
 import app.navlo.server.next.NextView.LeftView;
@@ -53,12 +53,12 @@ final class PlanWriting {
         plan.planned().forEach(one -> listed.add(Long.valueOf(one.work())));
         plan.left().forEach(one -> listed.add(Long.valueOf(one.work())));
         List<Long> inClass = board.entries().stream()
-                .filter(entry -> entry.state().move() == Move.YOURS
+                .filter(entry -> entry.state().move() == Turn.YOURS
                         && !listed.contains(entry.work().id()))
                 .map(entry -> entry.work().id())
                 .toList();
         long yours = board.entries().stream()
-                .filter(entry -> entry.state().move() == Move.YOURS)
+                .filter(entry -> entry.state().move() == Turn.YOURS)
                 .count();
         return new NextView(
                 board.now(),
@@ -121,7 +121,7 @@ final class PlanWriting {
         return leeway == null ? null : new LeewayView(leeway.kind(), leeway.tokens(), leeway.until(), leeway.due());
     }
 
-    private static ErrandView errand(Errand errand) {
+    private static ErrandView errand(QuickAction errand) {
         return new ErrandView(errand.kind(), Long.parseLong(errand.work()), errand.until(), leeway(errand.leeway()));
     }
 
@@ -203,7 +203,7 @@ final class PlanWriting {
         Board.Entry entry = entries.get(work);
         return entry == null || entry.costs().isEmpty()
                 ? null
-                : WorkViews.cost(entry.costs().get(0));
+                : WorkMapper.cost(entry.costs().get(0));
     }
 
     private static String points(Rational percent) {

@@ -1,7 +1,7 @@
 package app.navlo.server.pace;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.Finding;
+import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Chain;
 import app.navlo.core.gate.Gate;
@@ -11,14 +11,14 @@ import app.navlo.core.pace.Paced;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.time.WeeklyHours;
 import app.navlo.core.work.Fact;
-import app.navlo.core.work.Move;
 import app.navlo.core.work.Stage;
+import app.navlo.core.work.Turn;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
-import app.navlo.server.rules.Figures;
-import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.sheet.Figures;
+import app.navlo.server.sheet.TimeSheet;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Term;
 import app.navlo.server.time.ServerClock;
@@ -64,8 +64,8 @@ class PaceService {
         private final long id;
         private final @Nullable Term term;
         private final WeeklyHours week;
-        private final List<Finding> findings;
-        private final Map<String, Finding> byWork = new HashMap<>();
+        private final List<WorkAssessment> findings;
+        private final Map<String, WorkAssessment> byWork = new HashMap<>();
         private final Instant now;
 
         OneCourse(Board board, Course course, WeeklyHours week) {
@@ -135,7 +135,7 @@ class PaceService {
                     chains());
         }
 
-        private static Paced paced(Finding finding) {
+        private static Paced paced(WorkAssessment finding) {
             Instant started = finding.work().facts().stream()
                     .filter(fact -> fact instanceof Fact.DraftStarted || fact instanceof Fact.AttemptBegun)
                     .map(fact -> fact.stamp().at())
@@ -158,7 +158,7 @@ class PaceService {
         private static @Nullable Long neededMinutes(List<Paced> works, Pace pace) {
             long left = works.stream()
                     .filter(work -> work.required()
-                            && work.move() != Move.OUT_OF_REACH
+                            && work.move() != Turn.OUT_OF_REACH
                             && work.stage() != Stage.TURNED_IN
                             && work.stage() != Stage.RETURNED
                             && work.stage() != Stage.EXCUSED)
@@ -199,12 +199,12 @@ class PaceService {
         private List<ChainView> chains() {
             List<ChainView> chains = new ArrayList<>();
             Set<String> waiting = new HashSet<>();
-            for (Finding finding : findings) {
+            for (WorkAssessment finding : findings) {
                 if (!finding.shut().isEmpty()) {
                     waiting.add(finding.id());
                 }
             }
-            for (Finding finding : findings) {
+            for (WorkAssessment finding : findings) {
                 boolean end = waiting.contains(finding.id())
                         && finding.state().due() != null
                         && book.gates().unlocks(finding.id()).stream().noneMatch(waiting::contains);
@@ -216,7 +216,7 @@ class PaceService {
             return chains;
         }
 
-        private Optional<ChainView> chain(Finding end) {
+        private Optional<ChainView> chain(WorkAssessment end) {
             List<String> works = new ArrayList<>(book.gates().chainTo(end.id()));
             works.remove(end.id());
             works.add(end.id());
@@ -244,7 +244,7 @@ class PaceService {
                                     .toList()));
         }
 
-        private Chain.Link link(Finding finding, List<String> works) {
+        private Chain.Link link(WorkAssessment finding, List<String> works) {
             return new Chain.Link(
                     finding.id(),
                     Math.max(1, finding.work().minutes()),

@@ -1,8 +1,8 @@
 package app.navlo.server.standing;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
 import jakarta.validation.Valid;
 import java.time.LocalDate;
 import java.util.List;
@@ -24,10 +24,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 @RequestMapping("/api/students/{student}/courses/{course}/grade")
 public class GradeController {
-    private final GradeDesk desk;
+    private final GradeService service;
 
-    GradeController(GradeDesk desk) {
-        this.desk = desk;
+    GradeController(GradeService service) {
+        this.service = service;
     }
 
     /** @param asof a day that is past: as it was at its end, as Navlo knew it then */
@@ -37,52 +37,52 @@ public class GradeController {
             @PathVariable long course,
             @RequestParam(required = false) @Nullable LocalDate asof,
             @AuthenticationPrincipal Person reader) {
-        return desk.read(student, course, asof, reader);
+        return service.read(student, course, asof, reader);
     }
 
     /** Saves nothing. */
     @PostMapping("/what-if")
     public GradeView whatIf(
             @PathVariable long student, @PathVariable long course, @Valid @RequestBody WhatIfForm form) {
-        return desk.whatIf(student, course, form);
+        return service.whatIf(student, course, form);
     }
 
     /** Saves nothing. */
     @PostMapping("/target")
     public TargetView target(
             @PathVariable long student, @PathVariable long course, @Valid @RequestBody TargetForm form) {
-        return desk.target(student, course, form);
+        return service.target(student, course, form);
     }
 
     /** From the first day on which anything counted to today. */
     @GetMapping("/trend")
     public List<TrendPoint> trend(@PathVariable long student, @PathVariable long course) {
-        return desk.trend(student, course);
+        return service.trend(student, course);
     }
 
     @GetMapping("/scenarios")
     public List<ScenarioView> scenarios(@PathVariable long student, @PathVariable long course) {
-        return desk.scenarios(student, course);
+        return service.scenarios(student, course);
     }
 
     @PostMapping("/scenarios")
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView keep(
+    public Changed keep(
             @PathVariable long student,
             @PathVariable long course,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody ScenarioForm form) {
-        return desk.keep(Writer.of(student, person, null, key), course, form);
+        return service.keep(Writer.of(student, person, null, key), course, form);
     }
 
     @DeleteMapping("/scenarios/{scenario}")
-    public EditedView throwAway(
+    public Changed throwAway(
             @PathVariable long student,
             @PathVariable long course,
             @PathVariable long scenario,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.throwAway(Writer.of(student, person, null, key), course, scenario);
+        return service.throwAway(Writer.of(student, person, null, key), course, scenario);
     }
 }

@@ -1,6 +1,6 @@
 package app.navlo.server.standing;
 
-import app.navlo.server.work.MaterialView.ClassFiguresView;
+import app.navlo.server.workdetail.MaterialView.ClassFiguresView;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;

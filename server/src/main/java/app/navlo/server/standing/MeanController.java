@@ -7,7 +7,7 @@ import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.rules.Figures;
+import app.navlo.server.sheet.Figures;
 import app.navlo.server.time.ServerClock;
 import java.time.ZoneId;
 import org.jspecify.annotations.Nullable;

@@ -1,6 +1,6 @@
 package app.navlo.server.standing;
 
-import app.navlo.server.rules.Figures;
+import app.navlo.server.sheet.Figures;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;

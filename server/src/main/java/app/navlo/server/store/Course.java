@@ -1,6 +1,6 @@
 package app.navlo.server.store;
 
-import app.navlo.server.rules.RuleSheet;
+import app.navlo.server.sheet.RuleSheet;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Map;

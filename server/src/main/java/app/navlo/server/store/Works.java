@@ -4,7 +4,7 @@ import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
-import app.navlo.server.rules.WorkSheet;
+import app.navlo.server.sheet.WorkSheet;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.ZoneId;

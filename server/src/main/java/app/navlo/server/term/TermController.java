@@ -4,9 +4,9 @@ import app.navlo.formats.ical.CalendarFault;
 import app.navlo.formats.ical.HolidayReader;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.BoardView;
+import app.navlo.server.change.Changed;
+import app.navlo.server.change.Writer;
 import app.navlo.server.problem.Refusal;
-import app.navlo.server.work.EditedView;
-import app.navlo.server.work.Writer;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.io.IOException;
@@ -35,10 +35,10 @@ import org.springframework.web.multipart.MultipartFile;
 public class TermController {
     private static final int MOST_BYTES = 2 << 20;
 
-    private final TermDesk desk;
+    private final TermService service;
 
-    TermController(TermDesk desk) {
-        this.desk = desk;
+    TermController(TermService service) {
+        this.service = service;
     }
 
     /** @param closing the terms that run now */
@@ -48,49 +48,49 @@ public class TermController {
 
     @GetMapping
     public TermsView terms(@PathVariable long student) {
-        return desk.read(student);
+        return service.read(student);
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
-    public EditedView begin(
+    public Changed begin(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody BeginForm form) {
-        return desk.add(Writer.of(student, person, null, key), form.term(), form.closing());
+        return service.add(Writer.of(student, person, null, key), form.term(), form.closing());
     }
 
     @PutMapping("/{term}")
-    public EditedView edit(
+    public Changed edit(
             @PathVariable long student,
             @PathVariable long term,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody TermForm form) {
-        return desk.edit(Writer.of(student, person, version, key), term, form);
+        return service.edit(Writer.of(student, person, version, key), term, form);
     }
 
     @PutMapping("/{term}/closing")
-    public EditedView close(
+    public Changed close(
             @PathVariable long student,
             @PathVariable long term,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody ClosingForm form) {
-        return desk.close(Writer.of(student, person, version, key), term, form.closed());
+        return service.close(Writer.of(student, person, version, key), term, form.closed());
     }
 
     @DeleteMapping("/{term}")
-    public EditedView remove(
+    public Changed remove(
             @PathVariable long student,
             @PathVariable long term,
             @AuthenticationPrincipal Person person,
             @RequestHeader(HttpHeaders.IF_MATCH) String version,
             @RequestHeader("Idempotency-Key") String key) {
-        return desk.remove(Writer.of(student, person, version, key), term);
+        return service.remove(Writer.of(student, person, version, key), term);
     }
 
     public record AsideForm(
@@ -98,12 +98,12 @@ public class TermController {
 
     /** Doesn't ask for it any more. */
     @PostMapping("/unknown/aside")
-    public EditedView aside(
+    public Changed aside(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody AsideForm form) {
-        return desk.aside(Writer.of(student, person, null, key), form.what());
+        return service.aside(Writer.of(student, person, null, key), form.what());
     }
 
     /** The days off that a calendar of holidays names. Nothing is written. */

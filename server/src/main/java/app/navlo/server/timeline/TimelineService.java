@@ -2,17 +2,17 @@ package app.navlo.server.timeline;
 
 import app.navlo.core.course.WorkSpan;
 import app.navlo.core.tide.Tideline;
-import app.navlo.core.time.OwnTime;
+import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
-import app.navlo.server.board.BoardViews;
+import app.navlo.server.board.BoardMapper;
 import app.navlo.server.board.Boards;
-import app.navlo.server.board.OwnHours;
 import app.navlo.server.board.ReadBoard;
-import app.navlo.server.rules.Figures;
-import app.navlo.server.rules.TimeSheet;
+import app.navlo.server.board.StudentHours;
+import app.navlo.server.sheet.Figures;
+import app.navlo.server.sheet.TimeSheet;
 import app.navlo.server.store.BusyCalendars;
 import app.navlo.server.store.BusyCalendars.BusyCalendar;
 import app.navlo.server.store.BusyCalendars.BusyTime;
@@ -41,12 +41,12 @@ class TimelineService {
     private static final int FARTHEST_DAYS = 400;
 
     private final Boards boards;
-    private final OwnHours hours;
+    private final StudentHours hours;
     private final BusyCalendars calendars;
     private final Changes changes;
     private final ServerClock clock;
 
-    TimelineService(Boards boards, OwnHours hours, BusyCalendars calendars, Changes changes, ServerClock clock) {
+    TimelineService(Boards boards, StudentHours hours, BusyCalendars calendars, Changes changes, ServerClock clock) {
         this.boards = boards;
         this.hours = hours;
         this.calendars = calendars;
@@ -61,7 +61,7 @@ class TimelineService {
                 .map(entry -> entry.book().span(entry.finding()))
                 .toList();
         Reach reach = reach(board, spans);
-        OwnTime own = hours.of(board, startOf(reach.first(), board.zone()));
+        Availability own = hours.of(board, startOf(reach.first(), board.zone()));
         List<TimelineClose> closes = board.terms().values().stream()
                 .flatMap(term -> term.closes().stream())
                 .map(close -> new TimelineClose(close.name(), close.closesAt()))
@@ -106,16 +106,16 @@ class TimelineService {
         return day.atStartOfDay(zone).toInstant();
     }
 
-    private static List<TimelineDay> days(Board board, OwnTime own, Reach reach) {
+    private static List<TimelineDay> days(Board board, Availability own, Reach reach) {
         LocalDate today = board.now().atZone(board.zone()).toLocalDate();
         Tideline.Reach around = new Tideline.Reach((int) ChronoUnit.DAYS.between(reach.first(), today), (int)
                 ChronoUnit.DAYS.between(today, reach.last()));
-        return Tideline.of(BoardViews.tideEntries(board), List.of(), own, around, board.now()).stream()
+        return Tideline.of(BoardMapper.tideEntries(board), List.of(), own, around, board.now()).stream()
                 .map(day -> new TimelineDay(
                         day.day(),
                         startOf(day.day(), board.zone()),
                         startOf(day.day().plusDays(1), board.zone()),
-                        BoardViews.dayOff(day.day(), board.terms().values()),
+                        BoardMapper.dayOff(day.day(), board.terms().values()),
                         day.openMinutes(),
                         day.freeMinutes(),
                         day.doneMinutes(),
@@ -125,7 +125,7 @@ class TimelineService {
                 .toList();
     }
 
-    private List<TimelineSpan> times(Board board, OwnTime own, Reach reach) {
+    private List<TimelineSpan> times(Board board, Availability own, Reach reach) {
         Instant from = startOf(reach.first(), board.zone());
         Instant until = startOf(reach.last().plusDays(1), board.zone());
         List<TimelineSpan> times = new ArrayList<>();
@@ -146,8 +146,8 @@ class TimelineService {
     }
 
     /** The same time with one of its classes and nothing else that is busy. */
-    private static OwnTime alone(OwnTime own, int held) {
-        return new OwnTime(
+    private static Availability alone(Availability own, int held) {
+        return new Availability(
                 own.week(),
                 own.otherwise(),
                 own.onHolidays(),

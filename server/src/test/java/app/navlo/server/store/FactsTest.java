@@ -20,14 +20,14 @@ import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.account.People;
 import app.navlo.server.account.Role;
-import app.navlo.server.rules.GradeSheet;
-import app.navlo.server.rules.LateSheet;
-import app.navlo.server.rules.LeewaySheet;
-import app.navlo.server.rules.OwnField;
-import app.navlo.server.rules.RubricSheet;
-import app.navlo.server.rules.RuleSheet;
-import app.navlo.server.rules.WorkSheet;
-import app.navlo.server.rules.WorkSheet.GateSheet;
+import app.navlo.server.sheet.EditableField;
+import app.navlo.server.sheet.GradeSheet;
+import app.navlo.server.sheet.LateSheet;
+import app.navlo.server.sheet.LeewaySheet;
+import app.navlo.server.sheet.RubricSheet;
+import app.navlo.server.sheet.RuleSheet;
+import app.navlo.server.sheet.WorkSheet;
+import app.navlo.server.sheet.WorkSheet.GateSheet;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -134,7 +134,7 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
                                 false),
                         null,
                         "https://thornmere.example/w/1",
-                        Set.of(OwnField.DUE, OwnField.TITLE)));
+                        Set.of(EditableField.DUE, EditableField.TITLE)));
     }
 
     private long addWork(Work.Definition definition) {

@@ -1,0 +1,25 @@
+package app.navlo.core.next;
+
+import java.time.Instant;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * A move that takes a minute and no room in the plan.
+ *
+ * @param until when it can be done; null for always
+ * @param leeway what is asked for or used; null where nothing is
+ */
+public record QuickAction(
+        Kind kind,
+        String work,
+        String course,
+        @Nullable Instant until,
+        @Nullable Leeway leeway) {
+    public enum Kind {
+        ASK_EXTENSION,
+        USE_TOKENS,
+        READ_FEEDBACK,
+        /** With the teacher for longer than nine in ten are. */
+        CHECK_GRADING
+    }
+}

@@ -1,0 +1,10 @@
+package app.navlo.server.editing;
+
+import app.navlo.server.sheet.Figures;
+import jakarta.validation.constraints.Pattern;
+import org.jspecify.annotations.Nullable;
+
+/** @param percent of its points that preparing for it will bring; null takes the student's own figure away */
+public record PreparingForm(
+        @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
+        String percent) {}

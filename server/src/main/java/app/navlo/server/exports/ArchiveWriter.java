@@ -1,0 +1,125 @@
+package app.navlo.server.exports;
+
+import app.navlo.server.board.ReadBoard;
+import app.navlo.server.exports.ArchiveTables.Table;
+import app.navlo.server.store.Files;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.sql.ResultSet;
+import java.sql.ResultSetMetaData;
+import java.sql.SQLException;
+import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.stereotype.Component;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.databind.json.JsonMapper;
+
+/**
+ * Writes an archive: a zip with one JSON document of all rows and the files beside it, each once, by its SHA-256. Row by
+ * row; the same state makes the same bytes.
+ */
+@Component
+class ArchiveWriter {
+    static final int VERSION = 1;
+    static final String DOCUMENT = "navlo.json";
+    static final String FOLDER = "files/";
+
+    private final JdbcTemplate db;
+    private final Files files;
+    private final JsonMapper json;
+
+    ArchiveWriter(JdbcTemplate db, Files files, JsonMapper json) {
+        this.db = db;
+        this.files = files;
+        this.json = json;
+    }
+
+    @ReadBoard
+    public void write(long student, OutputStream out) throws IOException {
+        ZipOutputStream zip = new ZipOutputStream(out);
+        Set<String> named = new TreeSet<>();
+        zip.putNextEntry(entry(DOCUMENT));
+        JsonGenerator document = json.createGenerator(new Unclosed(zip));
+        document.writeStartObject();
+        document.writeNumberProperty("version", VERSION);
+        document.writeObjectPropertyStart("tables");
+        for (Table table : ArchiveTables.ALL) {
+            document.writeArrayPropertyStart(table.name());
+            rows(table, student, document, named);
+            document.writeEndArray();
+        }
+        document.writeEndObject();
+        document.writeEndObject();
+        document.close();
+        zip.closeEntry();
+        for (String sha256 : named) {
+            zip.putNextEntry(entry(FOLDER + sha256));
+            files.copy(sha256, zip);
+            zip.closeEntry();
+        }
+        zip.finish();
+    }
+
+    private static ZipEntry entry(String name) {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTime(0);
+        return entry;
+    }
+
+    private void rows(Table table, long student, JsonGenerator document, Set<String> named) {
+        String sql = "SELECT * FROM " + table.name() + " WHERE " + table.of() + " ORDER BY " + table.order();
+        db.query(
+                sql,
+                row -> {
+                    row(table, row, document, named);
+                },
+                student);
+    }
+
+    private static void row(Table table, ResultSet row, JsonGenerator document, Set<String> named) throws SQLException {
+        ResultSetMetaData columns = row.getMetaData();
+        document.writeStartObject();
+        for (int i = 1; i <= columns.getColumnCount(); i++) {
+            String column = columns.getColumnName(i).toLowerCase(Locale.ROOT);
+            String value = row.getString(i);
+            boolean secret =
+                    ArchiveTables.SECRETS.getOrDefault(table.name(), Set.of()).contains(column);
+            if (value == null || secret || ArchiveTables.PERSONS.contains(column)) {
+                continue;
+            }
+            document.writeStringProperty(column, value);
+            if (column.equals(ArchiveTables.FILE) && ArchiveTables.WITH_FILES.contains(table.name())) {
+                named.add(value);
+            }
+        }
+        document.writeEndObject();
+    }
+
+    /** The generator ends its document; the archive goes on. */
+    private static final class Unclosed extends OutputStream {
+        private final OutputStream inner;
+
+        Unclosed(OutputStream inner) {
+            this.inner = inner;
+        }
+
+        @Override
+        public void write(int one) throws IOException {
+            inner.write(one);
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int length) throws IOException {
+            inner.write(bytes, from, length);
+        }
+
+        @Override
+        public void flush() throws IOException {
+            inner.flush();
+        }
+    }
+}

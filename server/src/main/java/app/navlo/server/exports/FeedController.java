@@ -1,0 +1,113 @@
+package app.navlo.server.exports;
+
+import app.navlo.server.account.Person;
+import app.navlo.server.account.Role;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.CalendarFeeds;
+import app.navlo.server.store.CalendarFeeds.CalendarFeed;
+import app.navlo.server.store.Sha256;
+import app.navlo.server.time.ServerClock;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import java.nio.charset.StandardCharsets;
+import java.security.SecureRandom;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.HexFormat;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.http.CacheControl;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.RestController;
+import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
+
+/** A student's calendar, for any calendar program that knows its secret address. */
+@RestController
+public class FeedController {
+    private static final MediaType CALENDAR = new MediaType("text", "calendar", StandardCharsets.UTF_8);
+    private static final int SECRET_BYTES = 32;
+
+    private final CalendarFeeds feeds;
+    private final FeedWriter writer;
+    private final ServerClock clock;
+    private final boolean reachable;
+    private final SecureRandom random = new SecureRandom();
+
+    FeedController(
+            CalendarFeeds feeds,
+            FeedWriter writer,
+            ServerClock clock,
+            @Value("${server.address:localhost}") String host) {
+        this.reachable = !host.equals("localhost") && !host.startsWith("127.") && !host.equals("::1");
+        this.feeds = feeds;
+        this.writer = writer;
+        this.clock = clock;
+    }
+
+    /**
+     * @param address null where there is none, and for a guardian: it is the student's to give
+     * @param madeAt null where there is none
+     * @param reachable whether other machines of the network can ask for it at all
+     */
+    public record FeedView(
+            @Nullable String address, @Nullable Instant madeAt, boolean reachable) {}
+
+    @GetMapping("/api/students/{student}/calendar-feed")
+    public FeedView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
+        return feeds.of(student)
+                .map(feed ->
+                        new FeedView(reader.role() == Role.STUDENT ? address(feed) : null, feed.madeAt(), reachable))
+                .orElseGet(() -> new FeedView(null, null, reachable));
+    }
+
+    /** Makes an address, or a new one: the old one then leads nowhere. */
+    @PostMapping("/api/students/{student}/calendar-feed")
+    public FeedView make(@PathVariable long student) {
+        byte[] secret = new byte[SECRET_BYTES];
+        random.nextBytes(secret);
+        CalendarFeed feed = new CalendarFeed(student, HexFormat.of().formatHex(secret), clock.instant());
+        feeds.make(feed);
+        return new FeedView(address(feed), feed.madeAt(), reachable);
+    }
+
+    @DeleteMapping("/api/students/{student}/calendar-feed")
+    public FeedView stop(@PathVariable long student) {
+        feeds.stop(student);
+        return new FeedView(null, null, reachable);
+    }
+
+    private static String address(CalendarFeed feed) {
+        return ServletUriComponentsBuilder.fromCurrentContextPath()
+                .path("/calendar/{secret}.ics")
+                .buildAndExpand(feed.secret())
+                .toUriString();
+    }
+
+    /**
+     * Whoever knows the secret reads it, signed in or not.
+     *
+     * @param as whether dues are events, or to-dos with how far they are; many programs show no to-dos of others
+     * @param alarm so many minutes before a due; null for none
+     */
+    @GetMapping("/calendar/{secret}.ics")
+    public ResponseEntity<byte[]> calendar(
+            @PathVariable String secret,
+            @RequestParam(defaultValue = "EVENTS") Dues as,
+            @RequestParam(required = false) @Min(0) @Max(20_160) @Nullable Integer alarm) {
+        long student = feeds.student(secret).orElseThrow(() -> Refusal.notFound("calendar"));
+        byte[] calendar = writer.write(student, as, alarm == null ? null : Duration.ofMinutes(alarm))
+                .getBytes(StandardCharsets.UTF_8);
+        return ResponseEntity.ok()
+                .contentType(CALENDAR)
+                .cacheControl(CacheControl.noCache().cachePrivate())
+                .eTag(Sha256.of(new String(calendar, StandardCharsets.UTF_8)))
+                .body(calendar);
+    }
+}

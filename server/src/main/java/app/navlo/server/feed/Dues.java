@@ -1,7 +1,0 @@
-package app.navlo.server.feed;
-
-/** As what dues are given. */
-public enum Dues {
-    EVENTS,
-    TODOS
-}

@@ -1,0 +1,40 @@
+package app.navlo.server.files;
+
+import app.navlo.server.files.Uploads.Upload;
+import app.navlo.server.store.Files;
+import app.navlo.server.store.StoredFile;
+import app.navlo.server.store.Work;
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.List;
+import org.springframework.stereotype.Component;
+
+/** Keeps files that go with words or with a message. */
+@Component
+public class Enclosures {
+    /** At once. */
+    public static final int MOST = 6;
+
+    private static final Work.Takes ANY = new Work.Takes(true, false, false, List.of(), MOST, 10L << 20);
+
+    private final Files files;
+
+    Enclosures(Files files) {
+        this.files = files;
+    }
+
+    /** @throws app.navlo.server.problem.Refusal if one is empty, a program, more than 10 MB, or not what its name says */
+    public List<StoredFile> keep(List<Upload> uploads) throws IOException {
+        return keep(ANY, uploads);
+    }
+
+    public List<StoredFile> keep(Work.Takes takes, List<Upload> uploads) throws IOException {
+        List<StoredFile> stored = new ArrayList<>();
+        for (Upload upload : uploads) {
+            StoredFile file = FileCheck.check(takes, upload.name(), upload.content());
+            files.keep(file.sha256(), file.size(), upload.content());
+            stored.add(file);
+        }
+        return stored;
+    }
+}

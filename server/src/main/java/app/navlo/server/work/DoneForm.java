@@ -1,6 +1,0 @@
-package app.navlo.server.work;
-
-import jakarta.validation.constraints.NotNull;
-
-public record DoneForm(
-        @NotNull(message = "Say when it was handed in.") DoneWhen when) {}
