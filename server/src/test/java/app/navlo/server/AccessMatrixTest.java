@@ -3,8 +3,8 @@ package app.navlo.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.server.account.People;
-import app.navlo.server.account.Role;
+import app.navlo.server.store.People;
+import app.navlo.server.store.Role;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;

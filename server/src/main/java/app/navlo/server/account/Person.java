@@ -1,5 +1,6 @@
 package app.navlo.server.account;
 
+import app.navlo.server.store.Role;
 import java.io.Serializable;
 import java.util.Collection;
 import java.util.List;

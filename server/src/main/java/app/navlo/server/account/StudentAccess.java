@@ -1,5 +1,7 @@
 package app.navlo.server.account;
 
+import app.navlo.server.store.People;
+import app.navlo.server.store.Role;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.springframework.security.authorization.AuthorizationDecision;

@@ -1,8 +1,8 @@
 package app.navlo.server.board;
 
-import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.People;
 import app.navlo.server.time.ServerClock;
 import java.time.LocalDate;
 import java.time.ZoneId;

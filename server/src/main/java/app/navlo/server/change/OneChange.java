@@ -3,7 +3,6 @@ package app.navlo.server.change;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
-import app.navlo.server.store.WriteOnce;
 import app.navlo.server.time.ServerClock;
 import java.util.function.LongUnaryOperator;
 import java.util.function.Supplier;

@@ -1,6 +1,7 @@
 package app.navlo.server.demo;
 
 import app.navlo.server.demo.DemoFiles.School;
+import app.navlo.server.store.ShownClock;
 import app.navlo.server.time.ServerClock;
 import java.time.Instant;
 import java.time.ZoneId;
@@ -9,7 +10,6 @@ import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
-import org.springframework.jdbc.core.simple.JdbcClient;
 
 /**
  * Either the demo, with its school and clock, or none of it and the machine's own clock. Decided when the server starts,
@@ -20,13 +20,13 @@ class DemoConfig {
     @Bean
     @DependsOnDatabaseInitialization
     ServerClock serverClock(
-            JdbcClient db,
+            ShownClock shown,
             @Value("${navlo.demo:false}") boolean demo,
             @Value("${navlo.demo.clock:running}") String clock) {
         if (!demo) {
             return ServerClock.ofMachine();
         }
-        return new DemoClock(db, start(DemoFiles.school()), !clock.equals("still"));
+        return new DemoClock(shown, start(DemoFiles.school()), !clock.equals("still"));
     }
 
     private static Instant start(School school) {

@@ -2,6 +2,7 @@ package app.navlo.server.editing;
 
 import app.navlo.server.board.Board;
 import app.navlo.server.change.WorkWrites;
+import app.navlo.server.change.WriteOnce;
 import app.navlo.server.change.Writer;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
@@ -11,7 +12,6 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
-import app.navlo.server.store.WriteOnce;
 import app.navlo.server.workdetail.WorkForm;
 import java.util.List;
 import java.util.Map;

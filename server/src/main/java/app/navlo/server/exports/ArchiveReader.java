@@ -1,9 +1,11 @@
 package app.navlo.server.exports;
 
-import app.navlo.server.exports.ArchiveTables.Table;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.ArchiveTables;
+import app.navlo.server.store.ArchiveTables.Table;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.Sha256;
+import app.navlo.server.store.TableCopies;
 import java.io.IOException;
 import java.io.InputStream;
 import java.nio.file.Path;
@@ -12,7 +14,6 @@ import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.zip.ZipEntry;
@@ -21,7 +22,6 @@ import java.util.zip.ZipFile;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
@@ -40,12 +40,12 @@ class ArchiveReader {
     private static final long MOST_FILE = 200L << 20;
     private static final int BATCH = 500;
 
-    private final JdbcTemplate db;
+    private final TableCopies copies;
     private final Files files;
     private final JsonMapper json;
 
-    ArchiveReader(JdbcTemplate db, Files files, JsonMapper json) {
-        this.db = db;
+    ArchiveReader(TableCopies copies, Files files, JsonMapper json) {
+        this.copies = copies;
         this.files = files;
         this.json = json;
     }
@@ -53,7 +53,7 @@ class ArchiveReader {
     /** @throws Refusal if it can't be taken in; nothing of it is then */
     @Transactional(rollbackFor = IOException.class)
     public int take(long student, Path archive) throws IOException {
-        RowNumbers numbers = new RowNumbers(db, json);
+        RowNumbers numbers = new RowNumbers(copies, json);
         try (ZipFile zip = new ZipFile(archive.toFile())) {
             takeFiles(zip);
             ZipEntry document = zip.getEntry(ArchiveWriter.DOCUMENT);
@@ -66,7 +66,7 @@ class ArchiveReader {
             try (InputStream in = zip.getInputStream(document);
                     JsonParser parser = json.createParser(in)) {
                 int rows = document(student, numbers, parser);
-                numbersGoOn();
+                copies.numbersGoOn();
                 return rows;
             }
         } catch (ZipException e) {
@@ -147,10 +147,7 @@ class ArchiveReader {
     }
 
     private int table(long student, RowNumbers numbers, Table table, JsonParser parser) {
-        List<String> columns = columns(table);
-        String into = ArchiveTables.WORDS.contains(table.name()) ? "MERGE INTO " : "INSERT INTO ";
-        String sql = into + table.name() + " (" + String.join(", ", columns) + ") VALUES ("
-                + String.join(", ", Collections.nCopies(columns.size(), "?")) + ")";
+        List<String> columns = copies.columns(table);
         List<Object[]> batch = new ArrayList<>();
         int rows = 0;
         while (parser.nextToken() == JsonToken.START_OBJECT) {
@@ -162,16 +159,16 @@ class ArchiveReader {
             batch.add(row(student, numbers, table, columns, told));
             rows++;
             if (batch.size() == BATCH) {
-                insert(table, sql, batch, rows);
+                insert(table, columns, batch, rows);
             }
         }
-        insert(table, sql, batch, rows);
+        insert(table, columns, batch, rows);
         return rows;
     }
 
-    private void insert(Table table, String sql, List<Object[]> batch, int rows) {
+    private void insert(Table table, List<String> columns, List<Object[]> batch, int rows) {
         try {
-            db.batchUpdate(sql, batch);
+            copies.insert(table, columns, batch);
             batch.clear();
         } catch (DuplicateKeyException e) {
             throw Refusal.conflict(
@@ -213,37 +210,7 @@ class ArchiveReader {
         return told;
     }
 
-    /** Instants are exact enough to name what was done then. */
     private boolean isHere(long student, Map<String, @Nullable String> change) {
-        try {
-            return Boolean.TRUE.equals(db.queryForObject(
-                    "SELECT EXISTS (SELECT 1 FROM change WHERE student_id = ? AND kind = ? AND at = ? AND summary = ?)",
-                    Boolean.class,
-                    student,
-                    change.get("kind"),
-                    change.get("at"),
-                    change.get("summary")));
-        } catch (DataAccessException e) {
-            return false;
-        }
-    }
-
-    private List<String> columns(Table table) {
-        return db.queryForList("""
-                        SELECT column_name FROM information_schema.columns
-                        WHERE table_schema = 'PUBLIC' AND table_name = ? ORDER BY ordinal_position
-                        """, String.class, table.name().toUpperCase(Locale.ROOT)).stream()
-                .map(name -> name.toLowerCase(Locale.ROOT))
-                .toList();
-    }
-
-    /** New rows get numbers after those that came. */
-    private void numbersGoOn() {
-        for (Table table : ArchiveTables.ALL) {
-            if (columns(table).contains("id")) {
-                Long last = db.queryForObject("SELECT COALESCE(MAX(id), 0) FROM " + table.name(), Long.class);
-                db.execute("ALTER TABLE " + table.name() + " ALTER COLUMN id RESTART WITH " + (last + 1));
-            }
-        }
+        return copies.hasChange(student, change.get("kind"), change.get("at"), change.get("summary"));
     }
 }

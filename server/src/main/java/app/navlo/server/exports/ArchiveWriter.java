@@ -1,19 +1,17 @@
 package app.navlo.server.exports;
 
 import app.navlo.server.board.ReadBoard;
-import app.navlo.server.exports.ArchiveTables.Table;
+import app.navlo.server.store.ArchiveTables;
+import app.navlo.server.store.ArchiveTables.Table;
 import app.navlo.server.store.Files;
+import app.navlo.server.store.TableCopies;
 import java.io.IOException;
 import java.io.OutputStream;
-import java.sql.ResultSet;
-import java.sql.ResultSetMetaData;
-import java.sql.SQLException;
-import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
-import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.databind.json.JsonMapper;
@@ -28,12 +26,12 @@ class ArchiveWriter {
     static final String DOCUMENT = "navlo.json";
     static final String FOLDER = "files/";
 
-    private final JdbcTemplate db;
+    private final TableCopies copies;
     private final Files files;
     private final JsonMapper json;
 
-    ArchiveWriter(JdbcTemplate db, Files files, JsonMapper json) {
-        this.db = db;
+    ArchiveWriter(TableCopies copies, Files files, JsonMapper json) {
+        this.copies = copies;
         this.files = files;
         this.json = json;
     }
@@ -49,7 +47,7 @@ class ArchiveWriter {
         document.writeObjectPropertyStart("tables");
         for (Table table : ArchiveTables.ALL) {
             document.writeArrayPropertyStart(table.name());
-            rows(table, student, document, named);
+            copies.each(table, student, row -> row(table, row, document, named));
             document.writeEndArray();
         }
         document.writeEndObject();
@@ -70,32 +68,18 @@ class ArchiveWriter {
         return entry;
     }
 
-    private void rows(Table table, long student, JsonGenerator document, Set<String> named) {
-        String sql = "SELECT * FROM " + table.name() + " WHERE " + table.of() + " ORDER BY " + table.order();
-        db.query(
-                sql,
-                row -> {
-                    row(table, row, document, named);
-                },
-                student);
-    }
-
-    private static void row(Table table, ResultSet row, JsonGenerator document, Set<String> named) throws SQLException {
-        ResultSetMetaData columns = row.getMetaData();
+    private static void row(Table table, Map<String, String> row, JsonGenerator document, Set<String> named) {
+        Set<String> secrets = ArchiveTables.SECRETS.getOrDefault(table.name(), Set.of());
         document.writeStartObject();
-        for (int i = 1; i <= columns.getColumnCount(); i++) {
-            String column = columns.getColumnName(i).toLowerCase(Locale.ROOT);
-            String value = row.getString(i);
-            boolean secret =
-                    ArchiveTables.SECRETS.getOrDefault(table.name(), Set.of()).contains(column);
-            if (value == null || secret || ArchiveTables.PERSONS.contains(column)) {
-                continue;
+        row.forEach((column, value) -> {
+            if (secrets.contains(column) || ArchiveTables.PERSONS.contains(column)) {
+                return;
             }
             document.writeStringProperty(column, value);
             if (column.equals(ArchiveTables.FILE) && ArchiveTables.WITH_FILES.contains(table.name())) {
                 named.add(value);
             }
-        }
+        });
         document.writeEndObject();
     }
 

@@ -1,10 +1,10 @@
 package app.navlo.server.exports;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.account.Role;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.CalendarFeeds;
 import app.navlo.server.store.CalendarFeeds.CalendarFeed;
+import app.navlo.server.store.Role;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import jakarta.validation.constraints.Max;

@@ -1,14 +1,14 @@
 package app.navlo.server.exports;
 
-import app.navlo.server.exports.ArchiveTables.Table;
+import app.navlo.server.store.ArchiveTables;
+import app.navlo.server.store.TableCopies;
+import app.navlo.server.store.TableCopies.Column;
 import java.util.HashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Set;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.core.JdbcTemplate;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -20,17 +20,6 @@ import tools.jackson.databind.node.ObjectNode;
  */
 final class RowNumbers {
     private static final String ID = "id";
-    private static final String NAMED = """
-            SELECT LOWER(one.table_name) of_table, LOWER(one.column_name) of_column,
-                   LOWER(other.table_name) named_table, LOWER(other.column_name) named_column
-            FROM information_schema.key_column_usage one
-            JOIN information_schema.referential_constraints reference
-              ON reference.constraint_name = one.constraint_name
-            JOIN information_schema.key_column_usage other
-              ON other.constraint_name = reference.unique_constraint_name
-             AND other.ordinal_position = one.position_in_unique_constraint
-            """;
-
     /** Sheets in which fields name a piece of work. */
     private static final Map<String, Set<String>> SHEETS = Map.of(
             "course_rules.rules", Set.of("work"),
@@ -44,30 +33,14 @@ final class RowNumbers {
     /** What {@code link_key.ours} names, by its kind. */
     private static final Map<String, String> OURS = Map.of("COURSE", "course", "WORK", "work", "DEED", "fact");
 
-    private record Column(String table, String name) {}
-
     private final JsonMapper json;
     private final Map<String, Long> after = new HashMap<>();
-    private final Map<Column, Column> named = new HashMap<>();
+    private final Map<Column, Column> named;
 
-    RowNumbers(JdbcTemplate db, JsonMapper json) {
+    RowNumbers(TableCopies copies, JsonMapper json) {
         this.json = json;
-        db.query(NAMED, row -> {
-            named.put(
-                    new Column(row.getString("of_table"), row.getString("of_column")),
-                    new Column(row.getString("named_table"), row.getString("named_column")));
-        });
-        for (Table table : ArchiveTables.ALL) {
-            boolean numbered = Boolean.TRUE.equals(
-                    db.queryForObject("""
-                    SELECT EXISTS (SELECT 1 FROM information_schema.columns
-                    WHERE table_name = ? AND column_name = 'ID')
-                    """, Boolean.class, table.name().toUpperCase(Locale.ROOT)));
-            if (numbered) {
-                Long last = db.queryForObject("SELECT COALESCE(MAX(id), 0) FROM " + table.name(), Long.class);
-                after.put(table.name(), last == null ? 0 : last);
-            }
-        }
+        this.named = copies.references();
+        ArchiveTables.ALL.forEach(table -> after.put(table.name(), copies.last(table)));
     }
 
     /**

@@ -1,6 +1,5 @@
 package app.navlo.server.links;
 
-import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
@@ -21,6 +20,7 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
+import app.navlo.server.store.People;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;

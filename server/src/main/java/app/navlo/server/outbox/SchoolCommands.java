@@ -2,6 +2,7 @@ package app.navlo.server.outbox;
 
 import app.navlo.server.change.Done;
 import app.navlo.server.change.WorkWrites;
+import app.navlo.server.change.WriteOnce;
 import app.navlo.server.change.Writer;
 import app.navlo.server.outbox.SchoolBox.Taken;
 import app.navlo.server.outbox.SchoolBox.Undelivered;
@@ -10,7 +11,6 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.store.Outbox.Parcel;
-import app.navlo.server.store.WriteOnce;
 import java.time.Duration;
 import java.util.EnumMap;
 import java.util.List;

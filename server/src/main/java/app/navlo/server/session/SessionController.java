@@ -1,11 +1,11 @@
 package app.navlo.server.session;
 
-import app.navlo.server.account.People;
 import app.navlo.server.account.Person;
-import app.navlo.server.account.Role;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.People;
+import app.navlo.server.store.Role;
 import app.navlo.server.time.ServerClock;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -83,7 +83,7 @@ public class SessionController {
         return new SessionView(
                 clock.instant(),
                 person == null ? null : view(person),
-                person == null ? List.of() : people.readableBy(person),
+                person == null ? List.of() : people.readableBy(person.id()),
                 !demo.running() && people.isEmpty(),
                 demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);
     }

@@ -1,7 +1,7 @@
 package app.navlo.server.workdetail;
 
-import app.navlo.server.account.People;
 import app.navlo.server.store.Files;
+import app.navlo.server.store.People;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.workdetail.WorkDetail.Receipt;

@@ -3,6 +3,7 @@ package app.navlo.server.exports;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import app.navlo.server.store.ArchiveTables;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

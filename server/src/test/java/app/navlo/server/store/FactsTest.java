@@ -18,8 +18,6 @@ import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stamp;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
-import app.navlo.server.account.People;
-import app.navlo.server.account.Role;
 import app.navlo.server.sheet.EditableField;
 import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.sheet.LateSheet;

@@ -1,23 +1,21 @@
-package app.navlo.server.account;
+package app.navlo.server.store;
 
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
-import org.springframework.security.core.userdetails.UserDetails;
-import org.springframework.security.core.userdetails.UserDetailsService;
-import org.springframework.security.core.userdetails.UsernameNotFoundException;
 import org.springframework.stereotype.Repository;
 
 /** People, and which guardian was accepted by which student. */
 @Repository
-public class People implements UserDetailsService {
+public class People {
     private final JdbcClient db;
 
     People(JdbcClient db) {
@@ -31,19 +29,18 @@ public class People implements UserDetailsService {
     public record NewPerson(
             String email, String passwordHash, String name, Role role, String zone, Instant createdAt) {}
 
-    @Override
-    public UserDetails loadUserByUsername(String email) {
+    /** @param passwordHash never the password itself */
+    public record PersonRow(long id, String email, String name, Role role, String zone, String passwordHash) {}
+
+    /** Whose address it is, however it is written. */
+    public Optional<PersonRow> find(String email) {
         return db.sql("""
                 SELECT id, email, name, role, zone, password_hash FROM person WHERE email_key = :key
-                """)
-                .param("key", key(email))
-                .query(People::person)
-                .optional()
-                .orElseThrow(() -> new UsernameNotFoundException("no such person"));
+                """).param("key", key(email)).query(People::person).optional();
     }
 
-    private static Person person(ResultSet row, int n) throws SQLException {
-        return new Person(
+    private static PersonRow person(ResultSet row, int n) throws SQLException {
+        return new PersonRow(
                 row.getLong("id"),
                 row.getString("email"),
                 row.getString("name"),
@@ -52,7 +49,8 @@ public class People implements UserDetailsService {
                 row.getString("password_hash"));
     }
 
-    static String key(String email) {
+    /** An address as it is compared: nobody else can have it written otherwise. */
+    public static String key(String email) {
         return email.strip().toLowerCase(Locale.ROOT);
     }
 
@@ -129,7 +127,7 @@ public class People implements UserDetailsService {
                 .param("zone", person.zone())
                 .param("created", person.createdAt())
                 .update(id, "id");
-        return id.getKeyAs(Long.class);
+        return Objects.requireNonNull(id.getKeyAs(Long.class));
     }
 
     public void accept(long student, long guardian, Instant at) {
@@ -155,14 +153,14 @@ public class People implements UserDetailsService {
     }
 
     /** Whose data a person may read: a student its own, a guardian those who accepted it. */
-    public List<Student> readableBy(Person person) {
+    public List<Student> readableBy(long person) {
         return db.sql("""
                 SELECT id, name, zone FROM person p
                 WHERE (p.id = :id AND p.role = 'STUDENT')
                    OR EXISTS (SELECT 1 FROM guardianship g WHERE g.guardian_id = :id AND g.student_id = p.id)
                 ORDER BY p.id
                 """)
-                .param("id", person.id())
+                .param("id", person)
                 .query((row, n) -> new Student(row.getLong("id"), row.getString("name"), row.getString("zone")))
                 .list();
     }

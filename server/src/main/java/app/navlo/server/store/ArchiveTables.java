@@ -1,4 +1,4 @@
-package app.navlo.server.exports;
+package app.navlo.server.store;
 
 import java.util.List;
 import java.util.Map;
@@ -21,7 +21,7 @@ public final class ArchiveTables {
      * @param of which rows are a student's
      * @param order in which they are written, so that the same rows make the same archive
      */
-    record Table(String name, String of, String order) {}
+    public record Table(String name, String of, String order) {}
 
     public static final List<Table> ALL = List.of(
             new Table("change", OF_STUDENT, "id"),
@@ -83,16 +83,17 @@ public final class ArchiveTables {
                     "message_id, position"));
 
     /** Whose numbers are those of the person who takes the archive in. */
-    static final Set<String> PERSONS = Set.of("student_id", "person_id");
+    public static final Set<String> PERSONS = Set.of("student_id", "person_id");
 
     /** Tables of what words mean, by the words: what an archive says of one holds. */
     static final Set<String> WORDS = Set.of("table_mapping", "state_word");
 
     /** What stays at home: secrets, and what is being sent just now. */
-    static final Map<String, Set<String>> SECRETS = Map.of("link", Set.of("token"), "message", Set.of("next_try_at"));
+    public static final Map<String, Set<String>> SECRETS =
+            Map.of("link", Set.of("token"), "message", Set.of("next_try_at"));
 
     /** Columns that name a file by its digest. */
-    static final String FILE = "sha256";
+    public static final String FILE = "sha256";
 
     public static final List<String> WITH_FILES =
             List.of("attachment", "hand_in_file", "draft_file", "comment_file", "message_file");

@@ -1,4 +1,4 @@
-package app.navlo.server.account;
+package app.navlo.server.store;
 
 public enum Role {
     STUDENT,

@@ -1,28 +1,31 @@
-package app.navlo.server.store;
+package app.navlo.server.change;
 
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Changes;
+import app.navlo.server.store.Sha256;
+import app.navlo.server.store.WriteKeys;
 import java.time.Instant;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
-import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.stereotype.Repository;
+import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
  * A retried write with the same key happens once: the second time it gets the first one's answer. The key is kept in the
  * transaction of the write itself, so both are there or neither is.
  */
-@Repository
+@Component
 public class WriteOnce {
-    private final JdbcClient db;
+    private final WriteKeys keys;
     private final Changes changes;
     private final JsonMapper json;
 
-    WriteOnce(JdbcClient db, Changes changes, JsonMapper json) {
+    WriteOnce(WriteKeys keys, Changes changes, JsonMapper json) {
         this.changes = changes;
-        this.db = db;
+        this.keys = keys;
         this.json = json;
     }
 
@@ -50,44 +53,24 @@ public class WriteOnce {
             return earlier.get();
         }
         try {
-            db.sql("""
-                    INSERT INTO write_once (person_id, write_key, fingerprint, at)
-                    VALUES (:person, :key, :fingerprint, :at)
-                    """)
-                    .param("person", once.person())
-                    .param("key", once.key())
-                    .param("fingerprint", fingerprint)
-                    .param("at", once.at())
-                    .update();
+            keys.take(once.person(), once.key(), fingerprint, once.at());
         } catch (DuplicateKeyException sameInstant) {
             return earlier(once, fingerprint, type)
                     .orElseThrow(() -> Refusal.conflict(
                             "The same write is being done right now", "Wait a moment, then look at what came of it."));
         }
         T answer = write.get();
-        db.sql("UPDATE write_once SET response = :response WHERE person_id = :person AND write_key = :key")
-                .param("response", json.writeValueAsString(answer))
-                .param("person", once.person())
-                .param("key", once.key())
-                .update();
+        keys.answer(once.person(), once.key(), json.writeValueAsString(answer));
         return answer;
     }
 
     private <T> Optional<T> earlier(Once once, String fingerprint, Class<T> type) {
-        return db.sql("""
-                SELECT fingerprint, response FROM write_once
-                WHERE person_id = :person AND write_key = :key AND response IS NOT NULL
-                """)
-                .param("person", once.person())
-                .param("key", once.key())
-                .query((row, n) -> {
-                    if (!fingerprint.equals(row.getString("fingerprint"))) {
-                        throw Refusal.invalid(
-                                "Idempotency-Key",
-                                "This key was used for another write. Reload the page and try again.");
-                    }
-                    return json.readValue(row.getString("response"), type);
-                })
-                .optional();
+        return keys.answered(once.person(), Objects.requireNonNull(once.key())).map(answered -> {
+            if (!fingerprint.equals(answered.fingerprint())) {
+                throw Refusal.invalid(
+                        "Idempotency-Key", "This key was used for another write. Reload the page and try again.");
+            }
+            return json.readValue(answered.response(), type);
+        });
     }
 }
