@@ -5,7 +5,7 @@ import { refreshStudent } from './queries';
 /** Sends a write that is one change, shows what it brought, and reports it with the way to undo it. */
 export async function writeChange(
   student: number,
-  asked: Parameters<typeof take<Schemas['EditedView']>>[0],
+  asked: Parameters<typeof take<Schemas['Changed']>>[0],
   words: string,
 ): Promise<void> {
   const done = await take(asked);

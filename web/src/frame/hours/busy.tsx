@@ -119,7 +119,7 @@ function Add({ example }: { example: string | null }) {
     chosen &&
     void doing(async () => {
       const url = `/api/students/${id}/busy-calendars/file`;
-      const done = await upload<Schemas['EditedView']>(
+      const done = await upload<Schemas['Changed']>(
         url,
         chosen,
         () => {},
