@@ -62,6 +62,7 @@ public class ArrowsTest {
     /** Each room may look at those before it. */
     private static final List<String> ROOMS = List.of(
             "time",
+            "ops",
             "problem",
             "sheet",
             "store",

@@ -5,10 +5,12 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.charset.Charset;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.temporal.ChronoUnit;
 import java.util.Arrays;
+import java.util.concurrent.TimeUnit;
 import java.util.zip.Deflater;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
@@ -26,6 +28,7 @@ final class CollegeFaults {
     private static final int MANY_EVENTS = 30_000;
     private static final long BOMB_BYTES = 10L << 30;
     private static final int CHUNK = 1 << 20;
+    private static final Duration LONGEST_HANG = Duration.ofSeconds(20);
     private static final Charset OLD = Charset.forName("windows-1252");
 
     private volatile Fault now = Fault.NONE;
@@ -35,9 +38,18 @@ final class CollegeFaults {
         return now;
     }
 
-    void now(Fault fault) {
+    synchronized void now(Fault fault) {
         now = fault;
         asked = 0;
+        notifyAll();
+    }
+
+    /** Waits for as long as requests aren't to be answered. */
+    synchronized void hang() throws InterruptedException {
+        long until = System.nanoTime() + LONGEST_HANG.toNanos();
+        while (now == Fault.HANGING && System.nanoTime() < until) {
+            TimeUnit.NANOSECONDS.timedWait(this, Math.max(1, until - System.nanoTime()));
+        }
     }
 
     synchronized ObjectNode record(ObjectNode record) {

@@ -131,6 +131,7 @@ public final class CollegeServer implements AutoCloseable {
             if (fault == Fault.SLOW) {
                 Thread.sleep(SLOW_MILLIS);
             }
+            faults.hang();
             Answer answer = fault == Fault.ERROR ? Answer.fault(500, "Something broke here.") : safely(exchange);
             send(exchange, answer, fault == Fault.HALF);
         } catch (InterruptedException e) {

@@ -7,6 +7,8 @@ public enum Fault {
     DOWN,
     /** Answers each request after a while. */
     SLOW,
+    /** Answers when the switch is off again, or after 20 s. */
+    HANGING,
     /** Stops in the middle of an answer. */
     HALF,
     /** Tells everything twice. */

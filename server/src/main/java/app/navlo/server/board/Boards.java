@@ -17,6 +17,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -58,18 +59,8 @@ public class Boards {
     }
 
     private static Board read(StudentData stored, long student, ZoneId zone, Instant now, boolean closed) {
-        Map<Long, Course> courses = new LinkedHashMap<>();
-        stored.courses().forEach((id, course) -> {
-            if (course.isClosed(stored.terms()) == closed) {
-                courses.put(id, course);
-            }
-        });
-        Map<Long, Term> terms = new LinkedHashMap<>();
-        stored.terms().forEach((id, term) -> {
-            if (term.closed() == closed) {
-                terms.put(id, term);
-            }
-        });
+        Map<Long, Course> courses = of(stored.courses(), course -> course.isClosed(stored.terms()) == closed);
+        Map<Long, Term> terms = of(stored.terms(), term -> term.closed() == closed);
         Map<Long, CourseBook> byCourse = new LinkedHashMap<>();
         List<Board.Entry> entries = new ArrayList<>();
         for (long course : courses.keySet()) {
@@ -90,6 +81,26 @@ public class Boards {
                 stored.time(),
                 stored.aims(),
                 stored.efforts());
+    }
+
+    /** In which the days of a student are counted, without anything being derived. @param own as in {@link #read} */
+    @ReadBoard
+    public ZoneId zone(long student, ZoneId own) {
+        StudentData stored = storeroom.of(student);
+        return zone(
+                own,
+                of(stored.courses(), course -> !course.isClosed(stored.terms())),
+                of(stored.terms(), term -> !term.closed()));
+    }
+
+    private static <T> Map<Long, T> of(Map<Long, T> all, Predicate<T> wanted) {
+        Map<Long, T> some = new LinkedHashMap<>();
+        all.forEach((id, one) -> {
+            if (wanted.test(one)) {
+                some.put(id, one);
+            }
+        });
+        return some;
     }
 
     /** @throws Refusal if the student has no such work */

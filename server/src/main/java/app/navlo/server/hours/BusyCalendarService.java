@@ -13,6 +13,8 @@ import app.navlo.server.http.FeedFetcher;
 import app.navlo.server.http.FeedFetcher.FetchFault;
 import app.navlo.server.http.FeedFetcher.Fetched;
 import app.navlo.server.live.LiveFeed;
+import app.navlo.server.ops.Pauses;
+import app.navlo.server.ops.Workers;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.BusyCalendars;
 import app.navlo.server.store.BusyCalendars.BusyCalendar;
@@ -21,6 +23,7 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.People;
 import app.navlo.server.time.ServerClock;
+import jakarta.annotation.PreDestroy;
 import java.net.URI;
 import java.time.Duration;
 import java.time.Instant;
@@ -42,8 +45,8 @@ import org.springframework.transaction.support.TransactionTemplate;
 class BusyCalendarService {
     private static final Logger LOG = LoggerFactory.getLogger(BusyCalendarService.class);
     private static final Duration EVERY = Duration.ofHours(1);
-    private static final List<Duration> PAUSES =
-            List.of(Duration.ofMinutes(15), Duration.ofHours(1), Duration.ofHours(4), Duration.ofHours(24));
+    private static final Pauses PAUSES =
+            Pauses.of(Duration.ofMinutes(15), Duration.ofHours(1), Duration.ofHours(4), Duration.ofHours(24));
     /** Longer than an answer takes: who holds a feed that long has been stopped in the middle. */
     private static final Duration IN_HAND = Duration.ofMinutes(5);
 
@@ -58,6 +61,9 @@ class BusyCalendarService {
     private static final int LONGEST_FAULT = 400;
     private static final int MOST_CALENDARS = 20;
 
+    private static final int AT_ONCE = 4;
+
+    private final Workers workers = new Workers("busy calendars", AT_ONCE);
     private final BusyCalendars calendars;
     private final Boards boards;
     private final People people;
@@ -165,25 +171,33 @@ class BusyCalendarService {
         }
     }
 
+    @PreDestroy
+    void close() {
+        workers.close();
+    }
+
     private void round(long student, Instant now) {
         String zone = people.student(student).map(People.Student::zone).orElse("UTC");
         List<BusyCalendar> standing = standing(student);
         for (BusyCalendar one : standing) {
-            boolean due = one.nextAskAt() != null && !one.nextAskAt().isAfter(now);
-            if (due && calendars.claim(one.id(), now, now.plus(IN_HAND))) {
-                askInRound(one, zone(student, zone), now);
+            if (one.nextAskAt() != null && !one.nextAskAt().isAfter(now)) {
+                workers.take(one.id(), () -> askInRound(one, zone(student, zone)));
             }
         }
         calendars.rest(student, standing.stream().map(BusyCalendar::id).toList(), now, now.plus(REMOVED));
     }
 
     /** What breaks here is asked again later, and holds up no other. */
-    private void askInRound(BusyCalendar calendar, ZoneId zone, Instant now) {
+    private void askInRound(BusyCalendar calendar, ZoneId zone) {
+        Instant now = clock.instant();
+        if (!calendars.claim(calendar.id(), now, now.plus(IN_HAND))) {
+            return;
+        }
         try {
             ask(calendar, zone);
         } catch (RuntimeException broken) {
             LOG.error("what busy calendar {} told couldn't be written down", calendar.id(), broken);
-            calendars.failed(calendar.id(), "What it told couldn't be read.", now.plus(PAUSES.get(0)));
+            calendars.failed(calendar.id(), "What it told couldn't be read.", now.plus(PAUSES.after(1)));
         }
     }
 
@@ -200,7 +214,7 @@ class BusyCalendarService {
                     status -> calendars.told(calendar.id(), times, fetched.tag(), now, now.plus(EVERY)));
         } catch (FetchFault | CalendarFault fault) {
             String words = String.valueOf(fault.getMessage());
-            Duration pause = PAUSES.get(Math.min(calendar.failures(), PAUSES.size() - 1));
+            Duration pause = PAUSES.after(calendar.failures() + 1);
             calendars.failed(
                     calendar.id(), words.substring(0, Math.min(LONGEST_FAULT, words.length())), now.plus(pause));
         }
@@ -226,7 +240,7 @@ class BusyCalendarService {
     }
 
     private ZoneId zone(long student, String own) {
-        return boards.read(student, ZoneId.of(own), clock.instant()).zone();
+        return boards.zone(student, ZoneId.of(own));
     }
 
     private List<BusyCalendar> standing(long student) {

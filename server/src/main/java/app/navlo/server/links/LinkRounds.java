@@ -2,6 +2,7 @@ package app.navlo.server.links;
 
 import app.navlo.server.links.SchoolLink.LinkFault;
 import app.navlo.server.live.ClockMoved;
+import app.navlo.server.ops.Workers;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
 import app.navlo.server.time.ServerClock;
@@ -9,9 +10,6 @@ import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -27,17 +25,13 @@ class LinkRounds {
     private static final Duration IN_HAND = Duration.ofMinutes(5);
     /** After which it is seen whether the removal of a link was undone. */
     private static final Duration REMOVED = Duration.ofDays(1);
-    /** That a round in hand has to end when the server does. */
-    private static final int LAST_SECONDS = 10;
+
+    private static final int AT_ONCE = 4;
 
     private final LinkService service;
     private final Links links;
     private final ServerClock clock;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(work -> {
-        Thread thread = new Thread(work, "links");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final Workers workers = new Workers("links", AT_ONCE);
 
     private final boolean followsClock;
 
@@ -72,31 +66,31 @@ class LinkRounds {
         asked.stream()
                 .filter(link -> link.faring().nextAskAt() != null
                         && !link.faring().nextAskAt().isAfter(now))
-                .filter(link -> links.claim(link.id(), now, now.plus(IN_HAND)))
-                .forEach(link -> ask(link, service.zone(student)));
+                .forEach(link -> workers.take(link.id(), () -> ask(link, service.zone(student))));
         links.rest(student, asked.stream().map(Link::id).toList(), now, now.plus(REMOVED));
     }
 
     private void ask(Link link, String zone) {
+        Instant now = clock.instant();
+        if (!links.claim(link.id(), now, now.plus(IN_HAND))) {
+            return;
+        }
         try {
             service.ask(link, zone, null);
         } catch (LinkFault | AskingNow.Stopped known) {
             LOG.debug("{} wasn't read: {}", link.name(), known.getMessage());
-        } catch (RuntimeException broken) {
-            LOG.error("what {} told couldn't be written down", link.name(), broken);
         }
     }
 
     @EventListener
     void clockMoved(ClockMoved moved) {
         if (followsClock) {
-            worker.execute(this::round);
+            workers.take("the round of a moved clock", this::round);
         }
     }
 
     @PreDestroy
-    void close() throws InterruptedException {
-        worker.shutdown();
-        worker.awaitTermination(LAST_SECONDS, TimeUnit.SECONDS);
+    void close() {
+        workers.close();
     }
 }

@@ -14,6 +14,7 @@ import app.navlo.server.imports.SyncWriter;
 import app.navlo.server.links.AskingNow.Stage;
 import app.navlo.server.links.SchoolLink.LinkFault;
 import app.navlo.server.live.LiveFeed;
+import app.navlo.server.ops.Pauses;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
@@ -41,7 +42,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 @Service
 class LinkService {
     static final Duration EVERY = Duration.ofMinutes(15);
-    private static final List<Duration> PAUSES = List.of(
+    private static final Pauses PAUSES = Pauses.of(
             Duration.ofMinutes(2),
             Duration.ofMinutes(15),
             Duration.ofHours(1),
@@ -190,7 +191,7 @@ class LinkService {
             asking.reached(link.id(), Stage.COMPARING);
             return take(link, news, ZoneId.of(zone), person);
         } catch (LinkFault fault) {
-            Duration pause = PAUSES.get(Math.min(link.faring().failures(), PAUSES.size() - 1));
+            Duration pause = PAUSES.after(link.faring().failures() + 1);
             links.failed(
                     link.id(),
                     cut(String.valueOf(fault.getMessage()), LONGEST_FAULT),

@@ -32,7 +32,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 class MessageService {
     private final Boards boards;
-    private final OutgoingMessages letters;
+    private final OutgoingMessages messages;
     private final Material material;
     private final Receipts receipts;
     private final Enclosures enclosures;
@@ -44,7 +44,7 @@ class MessageService {
 
     MessageService(
             Boards boards,
-            OutgoingMessages letters,
+            OutgoingMessages messages,
             Material material,
             Receipts receipts,
             Enclosures enclosures,
@@ -54,7 +54,7 @@ class MessageService {
             LiveFeed live,
             ServerClock clock) {
         this.boards = boards;
-        this.letters = letters;
+        this.messages = messages;
         this.material = material;
         this.receipts = receipts;
         this.enclosures = enclosures;
@@ -70,7 +70,7 @@ class MessageService {
         Board.Entry entry = boards.one(student, work, clock.instant());
         Course.Details course = entry.course().details();
         String address =
-                letters.lastAddress(entry.course().id()).orElse(Objects.requireNonNullElse(course.teacherEmail(), ""));
+                messages.lastAddress(entry.course().id()).orElse(Objects.requireNonNullElse(course.teacherEmail(), ""));
         return new DraftsView(
                 Objects.requireNonNullElse(course.teacher(), ""),
                 address,
@@ -107,7 +107,7 @@ class MessageService {
                 now,
                 Changes.TYPED_IN,
                 "Wrote to " + teacher + " about " + entry.work().definition().title()));
-        long id = letters.add(new OutgoingMessages.NewLetter(
+        long id = messages.add(new OutgoingMessages.NewMessage(
                 writer.student(),
                 writer.person(),
                 entry.course().id(),
@@ -120,7 +120,7 @@ class MessageService {
                 form.body().strip(),
                 withReceipt(writer.student(), work, form.receipt(), along)));
         live.changed(writer.student());
-        return view(letters.find(id).orElseThrow(), letters.filesOf(id));
+        return view(messages.find(id).orElseThrow(), messages.filesOf(id));
     }
 
     private List<StoredFile> withReceipt(long student, long work, @Nullable Long receipt, List<StoredFile> along) {
@@ -134,30 +134,31 @@ class MessageService {
 
     @ReadBoard
     public List<MessageView> all(long student) {
-        Map<Long, List<StoredFile>> along = letters.files(student);
-        return letters.of(student).stream()
-                .map(letter -> view(letter, along.getOrDefault(letter.id(), List.of())))
+        Map<Long, List<StoredFile>> along = messages.files(student);
+        return messages.of(student).stream()
+                .map(message -> view(message, along.getOrDefault(message.id(), List.of())))
                 .toList();
     }
 
-    private static MessageView view(OutgoingMessages.Letter letter, List<StoredFile> along) {
-        Sending sending =
-                letter.sentAt() != null ? Sending.SENT : letter.nextTry() != null ? Sending.WAITING : Sending.GIVEN_UP;
+    private static MessageView view(OutgoingMessages.OutgoingMessage message, List<StoredFile> along) {
+        Sending sending = message.sentAt() != null
+                ? Sending.SENT
+                : message.nextTry() != null ? Sending.WAITING : Sending.GIVEN_UP;
         return new MessageView(
-                letter.id(),
-                letter.course(),
-                letter.work(),
-                letter.at(),
-                letter.fromName(),
-                letter.toName(),
-                letter.toAddress(),
-                letter.subject(),
-                letter.body(),
+                message.id(),
+                message.course(),
+                message.work(),
+                message.at(),
+                message.fromName(),
+                message.toName(),
+                message.toAddress(),
+                message.subject(),
+                message.body(),
                 sending,
-                letter.fault(),
+                message.fault(),
                 along.stream()
                         .map(file -> new SaidView.EnclosedView(file.name(), file.size()))
                         .toList(),
-                letter.school() == null ? null : letter.school() + ", " + letter.schoolNumber());
+                message.school() == null ? null : message.school() + ", " + message.schoolNumber());
     }
 }

@@ -1,11 +1,14 @@
 package app.navlo.server.message;
 
 import app.navlo.server.live.LiveFeed;
+import app.navlo.server.ops.Pauses;
+import app.navlo.server.ops.Workers;
 import app.navlo.server.outbox.SchoolBox;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.OutgoingMessages;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.time.ServerClock;
+import jakarta.annotation.PreDestroy;
 import jakarta.mail.MessagingException;
 import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
@@ -16,8 +19,6 @@ import java.time.Instant;
 import java.util.Date;
 import java.util.List;
 import java.util.Objects;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.core.io.ByteArrayResource;
 import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSender;
@@ -31,8 +32,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class OutgoingMailSender {
-    private static final Logger LOG = LoggerFactory.getLogger(OutgoingMailSender.class);
-    private static final List<Duration> PAUSES = List.of(
+    private static final Pauses PAUSES = Pauses.of(
             Duration.ofMinutes(1),
             Duration.ofMinutes(5),
             Duration.ofMinutes(30),
@@ -44,7 +44,10 @@ class OutgoingMailSender {
 
     private static final int LONGEST_FAULT = 400;
 
-    private final OutgoingMessages letters;
+    private static final int AT_ONCE = 4;
+
+    private final Workers workers = new Workers("mail", AT_ONCE);
+    private final OutgoingMessages messages;
     private final Files files;
     private final JavaMailSender sender;
     private final MailSettings settings;
@@ -53,7 +56,7 @@ class OutgoingMailSender {
     private final ServerClock clock;
 
     OutgoingMailSender(
-            OutgoingMessages letters,
+            OutgoingMessages messages,
             Files files,
             JavaMailSender sender,
             MailSettings settings,
@@ -61,7 +64,7 @@ class OutgoingMailSender {
             LiveFeed live,
             ServerClock clock) {
         this.box = box;
-        this.letters = letters;
+        this.messages = messages;
         this.files = files;
         this.sender = sender;
         this.settings = settings;
@@ -72,59 +75,59 @@ class OutgoingMailSender {
     @Scheduled(fixedDelayString = "${navlo.mail.round:2s}")
     void round() {
         if (settings.canSend()) {
-            for (long id : letters.due(clock.instant())) {
-                try {
-                    take(id);
-                } catch (RuntimeException broken) {
-                    LOG.error("message {} couldn't be dealt with; it is tried again", id, broken);
-                }
-            }
+            messages.due(clock.instant()).forEach(id -> workers.take(id, () -> take(id)));
         }
+    }
+
+    @PreDestroy
+    void close() {
+        workers.close();
     }
 
     private void take(long id) {
         Instant now = clock.instant();
-        if (!letters.claim(id, now, now.plus(IN_HAND))) {
+        if (!messages.claim(id, now, now.plus(IN_HAND))) {
             return;
         }
-        OutgoingMessages.Letter letter = letters.find(id).orElseThrow();
+        OutgoingMessages.OutgoingMessage message = messages.find(id).orElseThrow();
         try {
-            if (letter.sentAt() == null) {
-                sender.send(mail(letter));
+            if (message.sentAt() == null) {
+                sender.send(mail(message));
             }
-            letters.sent(id, Objects.requireNonNullElseGet(letter.sentAt(), clock::instant));
-            tell(letter);
+            messages.sent(id, Objects.requireNonNullElseGet(message.sentAt(), clock::instant));
+            tell(message);
         } catch (MailException | MessagingException | UnsupportedEncodingException | SchoolBox.Unreachable e) {
-            boolean again = letter.tries() <= PAUSES.size();
-            letters.failed(id, fault(e), again ? now.plus(PAUSES.get(letter.tries() - 1)) : null);
+            boolean again = !PAUSES.areOver(message.tries());
+            messages.failed(id, fault(e), again ? now.plus(PAUSES.after(message.tries())) : null);
         }
-        live.changed(letter.student());
+        live.changed(message.student());
     }
 
-    private void tell(OutgoingMessages.Letter letter) throws SchoolBox.Unreachable {
-        if (letter.work() != null && letter.school() == null) {
+    private void tell(OutgoingMessages.OutgoingMessage message) throws SchoolBox.Unreachable {
+        if (message.work() != null && message.school() == null) {
             box.tell(
-                            letter.student(),
-                            letter.work(),
-                            "message " + letter.id() + " " + letter.at(),
-                            letter.subject(),
-                            letter.body(),
-                            letters.filesOf(letter.id()))
-                    .ifPresent(taken -> letters.told(letter.id(), taken.school(), taken.number()));
+                            message.student(),
+                            message.work(),
+                            "message " + message.id() + " " + message.at(),
+                            message.subject(),
+                            message.body(),
+                            messages.filesOf(message.id()))
+                    .ifPresent(taken -> messages.told(message.id(), taken.school(), taken.number()));
         }
     }
 
     /** From Navlo by name of the writer, whom an answer reaches. */
-    private MimeMessage mail(OutgoingMessages.Letter letter) throws MessagingException, UnsupportedEncodingException {
+    private MimeMessage mail(OutgoingMessages.OutgoingMessage message)
+            throws MessagingException, UnsupportedEncodingException {
         MimeMessage mail = sender.createMimeMessage();
-        List<StoredFile> along = letters.filesOf(letter.id());
+        List<StoredFile> along = messages.filesOf(message.id());
         MimeMessageHelper helper = new MimeMessageHelper(mail, !along.isEmpty(), "UTF-8");
-        helper.setFrom(new InternetAddress(settings.from(), letter.fromName() + " by Navlo"));
-        helper.setReplyTo(new InternetAddress(letter.fromAddress(), letter.fromName()));
-        helper.setTo(new InternetAddress(letter.toAddress(), letter.toName()));
-        helper.setSubject(letter.subject());
-        helper.setText(letter.body());
-        helper.setSentDate(Date.from(letter.at()));
+        helper.setFrom(new InternetAddress(settings.from(), message.fromName() + " by Navlo"));
+        helper.setReplyTo(new InternetAddress(message.fromAddress(), message.fromName()));
+        helper.setTo(new InternetAddress(message.toAddress(), message.toName()));
+        helper.setSubject(message.subject());
+        helper.setText(message.body());
+        helper.setSentDate(Date.from(message.at()));
         for (StoredFile file : along) {
             ByteArrayOutputStream content = new ByteArrayOutputStream();
             files.copy(file.sha256(), content);

@@ -1,14 +1,12 @@
 package app.navlo.server.outbox;
 
+import app.navlo.server.ops.Workers;
 import app.navlo.server.outbox.SchoolBox.Undelivered;
 import app.navlo.server.store.Outbox;
 import app.navlo.server.time.ServerClock;
 import jakarta.annotation.PreDestroy;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.TimeUnit;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -21,16 +19,11 @@ class OutboxRounds {
     private static final Duration IN_HAND = Duration.ofSeconds(90);
     private static final int AT_ONCE = 4;
     private static final int MOST = 100;
-    private static final int LAST_SECONDS = 10;
 
     private final Outbox outbox;
     private final SchoolCommands commands;
     private final ServerClock clock;
-    private final ExecutorService workers = Executors.newFixedThreadPool(AT_ONCE, work -> {
-        Thread thread = new Thread(work, "outbox");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final Workers workers = new Workers("outbox", AT_ONCE);
 
     OutboxRounds(Outbox outbox, SchoolCommands commands, ServerClock clock) {
         this.outbox = outbox;
@@ -42,25 +35,26 @@ class OutboxRounds {
     void round() {
         Instant now = clock.instant();
         for (long id : outbox.due(now, MOST)) {
-            if (outbox.claim(id, now, now.plus(IN_HAND))) {
-                workers.execute(() -> outbox.find(id).ifPresent(this::deliver));
-            }
+            workers.take(id, () -> deliver(id));
         }
     }
 
-    private void deliver(Outbox.Parcel parcel) {
+    private void deliver(long id) {
+        Instant now = clock.instant();
+        Outbox.Parcel parcel =
+                outbox.claim(id, now, now.plus(IN_HAND)) ? outbox.find(id).orElse(null) : null;
+        if (parcel == null) {
+            return;
+        }
         try {
             commands.deliver(parcel);
         } catch (Undelivered fault) {
             LOG.debug("a parcel for {} didn't get through: {}", fault.school(), fault.getMessage());
-        } catch (RuntimeException broken) {
-            LOG.error("a parcel couldn't be dealt with; it is tried again", broken);
         }
     }
 
     @PreDestroy
-    void close() throws InterruptedException {
-        workers.shutdown();
-        workers.awaitTermination(LAST_SECONDS, TimeUnit.SECONDS);
+    void close() {
+        workers.close();
     }
 }

@@ -4,6 +4,7 @@ import app.navlo.server.change.Done;
 import app.navlo.server.change.WorkWrites;
 import app.navlo.server.change.WriteOnce;
 import app.navlo.server.change.Writer;
+import app.navlo.server.ops.Pauses;
 import app.navlo.server.outbox.SchoolBox.Taken;
 import app.navlo.server.outbox.SchoolBox.Undelivered;
 import app.navlo.server.outbox.SchoolCommand.Payload;
@@ -20,8 +21,12 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessException;
 import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -32,10 +37,12 @@ import tools.jackson.databind.json.JsonMapper;
  */
 @Component
 public class SchoolCommands {
+    private static final Logger LOG = LoggerFactory.getLogger(SchoolCommands.class);
+
     /** Longer than the school may take to answer. */
     private static final Duration IN_HAND = Duration.ofSeconds(90);
 
-    private static final List<Duration> PAUSES = List.of(
+    private static final Pauses PAUSES = Pauses.of(
             Duration.ofSeconds(10),
             Duration.ofSeconds(30),
             Duration.ofMinutes(2),
@@ -154,7 +161,7 @@ public class SchoolCommands {
         } catch (Undelivered fault) {
             boolean mayBeThere = fault.why() == Undelivered.Why.MAY_HAVE_ARRIVED || parcel.unknownSince() != null;
             if (mayBeThere && fault.why() != Undelivered.Why.REFUSED) {
-                Duration pause = PAUSES.get(Math.min(parcel.tries(), PAUSES.size()) - 1);
+                Duration pause = PAUSES.after(parcel.tries());
                 outbox.unknown(parcel.id(), writes.now(), writes.now().plus(pause));
                 writes.tell(parcel.student());
                 throw fault.why() == Undelivered.Why.MAY_HAVE_ARRIVED
@@ -166,7 +173,17 @@ public class SchoolCommands {
             writes.tell(parcel.student());
             throw fault;
         }
-        return Objects.requireNonNull(transaction.execute(status -> confirm(parcel, payload, taken)));
+        try {
+            return Objects.requireNonNull(transaction.execute(status -> confirm(parcel, payload, taken)));
+        } catch (DataAccessException | TransactionException broken) {
+            LOG.error(
+                    "what a school took as parcel {} couldn't be written down; it is tried again", parcel.id(), broken);
+            outbox.unknown(parcel.id(), writes.now(), writes.now().plus(PAUSES.after(parcel.tries())));
+            throw new Undelivered(
+                    taken.school(),
+                    Undelivered.Why.MAY_HAVE_ARRIVED,
+                    "It was taken there, and couldn't be written down here.");
+        }
     }
 
     private Done confirm(Parcel parcel, Payload payload, Taken taken) {

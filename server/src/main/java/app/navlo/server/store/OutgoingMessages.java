@@ -29,7 +29,7 @@ public class OutgoingMessages {
      * @param work null for a message about a whole course
      * @param files that go with it
      */
-    public record NewLetter(
+    public record NewMessage(
             long student,
             long person,
             long course,
@@ -41,7 +41,7 @@ public class OutgoingMessages {
             String subject,
             String body,
             List<StoredFile> files) {
-        public NewLetter {
+        public NewMessage {
             files = List.copyOf(files);
         }
     }
@@ -55,7 +55,7 @@ public class OutgoingMessages {
      * @param school that has it beside, by the name of its link; null for none
      * @param schoolNumber that it gave it
      */
-    public record Letter(
+    public record OutgoingMessage(
             long id,
             long student,
             long course,
@@ -80,7 +80,7 @@ public class OutgoingMessages {
             FROM message m JOIN person p ON p.id = m.person_id
             """;
 
-    public long add(NewLetter letter) {
+    public long add(NewMessage letter) {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
                 INSERT INTO message (student_id, person_id, course_id, work_id, change_id, at, to_name, to_address,
@@ -128,14 +128,14 @@ public class OutgoingMessages {
     }
 
     /** The latest first. */
-    public List<Letter> of(long student) {
+    public List<OutgoingMessage> of(long student) {
         return db.sql(ALL + "WHERE m.student_id = :student ORDER BY m.id DESC")
                 .param("student", student)
                 .query(OutgoingMessages::letter)
                 .list();
     }
 
-    public Optional<Letter> find(long id) {
+    public Optional<OutgoingMessage> find(long id) {
         return db.sql(ALL + "WHERE m.id = :id")
                 .param("id", id)
                 .query(OutgoingMessages::letter)
@@ -209,8 +209,8 @@ public class OutgoingMessages {
                 .update();
     }
 
-    private static Letter letter(ResultSet row, int n) throws SQLException {
-        return new Letter(
+    private static OutgoingMessage letter(ResultSet row, int n) throws SQLException {
+        return new OutgoingMessage(
                 row.getLong("id"),
                 row.getLong("student_id"),
                 row.getLong("course_id"),
