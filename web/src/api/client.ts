@@ -19,10 +19,7 @@ export type NewsItem = Schemas['NewsItem'];
 export type SchoolLink = Schemas['SchoolLinkView'];
 
 /** One thing that is wrong: the field it is about, empty for the whole, and what to do. */
-export interface Fault {
-  field: string;
-  message: string;
-}
+export type Fault = Schemas['Fault'];
 
 /** A text of one's own that was saved in another place in the meantime. */
 export interface SavedElsewhere {

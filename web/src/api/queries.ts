@@ -271,3 +271,16 @@ export const leewayQuery = (student: number) =>
 export function refreshStudent(student: number): Promise<void> {
   return queryClient.invalidateQueries({ queryKey: ['student', student] });
 }
+
+/** What handing in would come to at this minute. @param minute so that it is asked anew as time goes on */
+export const ifHandedInQuery = (student: number, work: number, minute: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'work', work, 'if handed in', minute],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/works/{work}/hand-in', {
+          params: { path: { student, work } },
+        }),
+      ),
+    placeholderData: (before) => before,
+  });

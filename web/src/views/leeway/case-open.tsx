@@ -181,18 +181,11 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
   );
 }
 
-/** What the best leeway is worth beyond what is there without it. */
+/** What opening the key gives up. */
 function lost(one: Case): string {
-  const without = Number(one.choices.find((choice) => choice.kind === 'LATE_WITHOUT_ASKING')?.score ?? 0);
-  const most = Math.max(
-    without,
-    ...one.choices
-      .filter((choice) => choice.kind === 'ASK' || choice.kind === 'USE_TOKENS')
-      .map((choice) => Number(choice.score)),
-  );
-  const gain = Math.round((most - without) * 10) / 10;
+  const gain = Number(one.leewayBrings);
   return gain > 0
-    ? `That gives up ${gain} points.`
+    ? `That gives up ${Math.round(gain * 10) / 10} points.`
     : 'By the plan, leeway would bring nothing more just now.';
 }
 

@@ -11,7 +11,7 @@ import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { CaseOpen } from './case-open';
-import { best, type Case, choiceWords, eventWords } from './model';
+import { type Case, choiceWords, eventWords } from './model';
 
 /** What can be moved: all that can still be asked for, by the time that is left for it; tokens; what was asked and answered. */
 function LeewayView() {
@@ -81,7 +81,7 @@ function CaseRow({ one }: { one: Case }) {
   const piece = work(one.work);
   if (!piece) return null;
   const left = one.until === null ? null : minutesBetween(now, one.until);
-  const choice = best(one.choices);
+  const choice = one.choices.find((each) => each.best);
   const to = open ? `/s/${id}/leeway` : `/s/${id}/leeway/${one.work}`;
   return (
     <li ref={row} data-case={one.work} className="border-line border-b">

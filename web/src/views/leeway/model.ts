@@ -46,16 +46,6 @@ export function timeline(lines: readonly Line[], now: number): Record<string, nu
   });
 }
 
-/** The best of what can be chosen; the plainest of those that are worth the same. */
-export function best(choices: readonly Choice[]): Choice | undefined {
-  return choices
-    .filter((choice) => choice.bars.length === 0 && choice.kind !== 'OPEN_KEY')
-    .reduce<Choice | undefined>(
-      (found, choice) => (found && Number(found.score) >= Number(choice.score) ? found : choice),
-      undefined,
-    );
-}
-
 const EVENT_WORDS: Partial<Record<Schemas['LeewayEventView']['kind'], string>> = {
   EXTENSION_ASKED: 'an extension was asked for',
   EXTENSION_GRANTED: 'an extension was given',

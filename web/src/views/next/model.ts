@@ -27,7 +27,7 @@ const MOST_PUSHING = 3;
 export function verb(deed: Deed, work: Work): string {
   if (deed === 'FINISH_PARTS' && work.parts) return `Write ${partsLeft(work.parts)}`;
   if (deed === 'HAND_IN' && work.kind === 'DISCUSSION') return 'Write';
-  if (deed === 'HAND_IN' && (work.kind === 'QUIZ' || work.kind === 'TEST')) return 'Do';
+  if (deed === 'HAND_IN' && work.byAttempts) return 'Do';
   if (deed === 'HAND_IN' && work.kind === 'PRACTICE') return 'Practise';
   return VERBS[deed];
 }

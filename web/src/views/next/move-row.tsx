@@ -102,7 +102,7 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
               {course(work.courseId)?.name}. {move.notBefore ? 'You put it off. ' : ''}
               {reason}
             </span>
-            {DONE_THERE.includes(work.kind) && <OpenAtSchool quiet work={work} className="shrink-0" />}
+            {doneThere(work) && <OpenAtSchool quiet work={work} className="shrink-0" />}
           </p>
           <p className="text-[13.5px] sm:hidden">
             {span(move.minutes)} · {late.words}
@@ -166,7 +166,7 @@ function Grip({
 }
 
 /** What is done at the school itself, rather than here and handed in. */
-const DONE_THERE: readonly Work['kind'][] = ['QUIZ', 'TEST', 'DISCUSSION'];
+const doneThere = (work: Work) => work.byAttempts || work.kind === 'DISCUSSION';
 
 /** Where drops or gates let others stand in for it, a piece of work alone costs less than it brings with the rest. */
 function alone(move: PlannedMove, work: Work): string {

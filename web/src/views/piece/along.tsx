@@ -5,16 +5,6 @@ import { fileFault } from './check-file';
 
 type Takes = Detail['takes'];
 
-/** What goes with words or a message, as the server takes it. */
-const ANY: Takes = {
-  files: true,
-  text: false,
-  done: false,
-  fileTypes: [],
-  maxFiles: 6,
-  maxFileBytes: 10 * 1024 * 1024,
-};
-
 interface Along {
   files: readonly File[];
   fault: string | undefined;
@@ -24,7 +14,7 @@ interface Along {
 }
 
 /** Files that go with something; wrong ones are left out with words, before anything of them is sent. */
-function useAlong(takes: Takes = ANY): Along {
+function useAlong(takes: Takes): Along {
   const [files, setFiles] = useState<readonly File[]>([]);
   const [fault, setFault] = useState<string | undefined>();
   const [busy, setBusy] = useState(false);

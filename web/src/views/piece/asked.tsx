@@ -4,7 +4,7 @@ import { useStudent } from '../../frame/student';
 import { span } from '../../lib/time';
 import { bytes, count } from '../../lib/words';
 import { RichText } from '../../ui/rich-text';
-import { Part } from './piece';
+import { Part } from './part';
 
 /** What is asked: the instructions, the files that come with them, and the terms of an attempt. */
 function Asked({ detail }: { detail: Detail }) {

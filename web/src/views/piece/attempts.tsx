@@ -2,7 +2,7 @@ import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { minutesBetween, near, span } from '../../lib/time';
-import { Part } from './piece';
+import { Part } from './part';
 import { Answers, shownWords } from './words';
 
 const KEPT_WORDS: Record<Detail['material']['kept'], string> = {
@@ -17,7 +17,7 @@ type Attempt = Detail['material']['attempts'][number];
 /** Every attempt with its score, the one that counts, and its answers when they can be seen. */
 function Attempts({ detail }: { detail: Detail }) {
   const { material, work } = detail;
-  const inAttempts = work.kind === 'QUIZ' || work.kind === 'TEST' || material.attempts.length > 1;
+  const inAttempts = work.byAttempts || material.attempts.length > 1;
   if (material.attempts.length === 0 || !inAttempts) return null;
   return (
     <Part

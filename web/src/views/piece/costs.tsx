@@ -5,7 +5,7 @@ import { instantWords } from '../../lib/time';
 import { LIMIT_WORDS, sentence } from '../../lib/words';
 import { type Level, StepChart } from '../../ui/step-chart';
 import { hasCosts } from './model';
-import { Part } from './piece';
+import { Part } from './part';
 
 /** What it costs to wait, as a curve and instant by instant. */
 function Costs({ detail }: { detail: Detail }) {
@@ -52,7 +52,7 @@ function CostCurve({ detail, now }: { detail: Detail; now: number }) {
     from = at;
   }
   if (kept > 1e-9) levels.push({ from, to, kept });
-  const due = work.move === 'YOURS' && work.redo ? work.redo.due : work.due;
+  const due = work.dueToCome;
   const marks = [
     { at: due, words: 'due' },
     { at: worth.safeBy?.at ?? null, words: 'safe by' },

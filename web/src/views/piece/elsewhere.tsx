@@ -9,16 +9,6 @@ import { Dialog } from '../../ui/dialog';
 import { TextArea, TextField } from '../../ui/field';
 import { AlongField, formOf, useAlong } from './along';
 
-/** As the server takes them. */
-const PHOTOS: Detail['takes'] = {
-  files: true,
-  text: false,
-  done: false,
-  fileTypes: ['jpg', 'jpeg', 'png', 'webp'],
-  maxFiles: 6,
-  maxFileBytes: 10 * 1024 * 1024,
-};
-
 /** Work done on paper or handed in elsewhere, by the student's own word: when, where, and pictures of it. */
 function Elsewhere({ detail }: { detail: Detail }) {
   const { mayWrite } = useStudent();
@@ -48,7 +38,7 @@ function ElsewhereForm({ detail, onDone }: { detail: Detail; onDone: () => void 
   const [day, setDay] = useState(() => localDate(now, detail.zone));
   const [time, setTime] = useState(() => localTime(now, detail.zone));
   const [note, setNote] = useState('');
-  const photos = useAlong(PHOTOS);
+  const photos = useAlong(detail.photos);
   const [faults, setFaults] = useState<Record<string, string>>({});
   const [busy, setBusy] = useState(false);
   const { work } = detail;

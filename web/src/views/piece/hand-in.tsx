@@ -1,10 +1,11 @@
+import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { client, type Detail, once, Refused, take } from '../../api/client';
-import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
+import { client, type Detail, once, Refused, type Schemas, take } from '../../api/client';
+import { detailQuery, ifHandedInQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
-import { lateSpan, near, span } from '../../lib/time';
+import { near, span } from '../../lib/time';
 import { bytes, count, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -17,7 +18,7 @@ import { Elsewhere } from './elsewhere';
 import { keptText } from './kept-text';
 import { MarksLeft } from './mark-tick';
 import { compared, handInTitle } from './model';
-import { Part } from './piece';
+import { Part } from './part';
 import { Posts } from './posts';
 
 /** Hands in what lies ready, after it was looked at once more. A draft is not a hand-in, and says so. */
@@ -145,7 +146,7 @@ function offerOf(detail: Detail, text: string): Offer | null {
   }
   if (takes.text && text.trim()) return { content: 'TEXT', words: 'Hand in the text' };
   if (!takes.done) return null;
-  return work.kind === 'QUIZ' || work.kind === 'TEST'
+  return work.byAttempts
     ? { content: 'ATTEMPT', words: `Record attempt ${work.attemptsUsed + 1} as done` }
     : { content: 'DONE', words: 'Record that it was done' };
 }
@@ -213,10 +214,9 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
   const [busy, setBusy] = useState(false);
   const now = useNow();
   const { work, draft } = detail;
-  const due = work.redo ? work.redo.due : work.due;
   // What goes is the draft as it is saved: it must be what stands in the box.
   const saving = detail.takes.text && text !== draft.text;
-  const late = due ? now > new Date(due).getTime() : false;
+  const { data: would } = useQuery(ifHandedInQuery(id, work.id, Math.floor(now / 60_000)));
   const handIn = async () => {
     setBusy(true);
     try {
@@ -278,12 +278,11 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
       {detail.takes.text && text.trim() && (
         <p className="mb-2 line-clamp-3 border-line-2 border-l-2 pl-2.5 text-[14px] text-ink-2">{text}</p>
       )}
-      <p className={late && !work.toComplete ? 'font-semibold text-loss' : 'text-ink-2'}>
-        {work.toComplete
-          ? 'It counts as handed in when you handed in the first of it.'
-          : late && detail.worth.penalty
-            ? sentence(detail.worth.penalty)
-            : timeWords(due, late, zone, now)}
+      <p
+        className={`min-h-[1.5em] ${would?.late ? 'font-semibold text-loss' : 'text-ink-2'}`}
+        aria-live="polite"
+      >
+        {would && timeWords(would, zone, now)}
       </p>
       <TextField
         frame="mt-3"
@@ -346,12 +345,12 @@ function AskedAndReady({ detail, text }: { detail: Detail; text: string }) {
   );
 }
 
-function timeWords(due: string | null, late: boolean, zone: string, now: number): string {
-  if (!due) return 'It has no due date.';
-  const minutes = Math.abs(new Date(due).getTime() - now) / 60_000;
-  return late
-    ? `Late by ${lateSpan(minutes)}: it was due ${near(due, zone, now)}.`
-    : `On time: due ${near(due, zone, now)}, in ${span(minutes)}.`;
+function timeWords(would: Schemas['IfHandedInView'], zone: string, now: number): string {
+  if (would.completes) return 'It counts as handed in when you handed in the first of it.';
+  if (would.penalty) return sentence(would.penalty);
+  if (!would.due) return 'It has no due date.';
+  const left = Math.max(0, new Date(would.due).getTime() - now) / 60_000;
+  return `On time: due ${near(would.due, zone, now)}, in ${span(left)}.`;
 }
 
 export { HandIn };

@@ -10,7 +10,7 @@ import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeChange, noticeFault } from '../../ui/notice';
-import { Part } from './piece';
+import { Part } from './part';
 import { FileLinks, timingWords } from './receipt';
 
 /** Every hand-in with its files, the latest first; each has its receipt. The one with the teacher can be withdrawn. */

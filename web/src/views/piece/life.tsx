@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { day, moment } from '../../lib/time';
-import { Part } from './piece';
+import { Part } from './part';
 
 const TICK: Record<Detail['life'][number]['kind'], string> = {
   BEGUN: 'bg-yours',

@@ -103,7 +103,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const [subject, setSubject] = useState(drafts.drafts[about]?.subject ?? '');
   const [body, setBody] = useState(drafts.drafts[about]?.body ?? '');
   const [along, setAlong] = useState(drafts.drafts[about]?.receipt ?? null);
-  const files = useAlong();
+  const files = useAlong(drafts.files);
   const [key] = useState(writeKey);
   const [fault, setFault] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);

@@ -161,7 +161,7 @@ export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
     ['said', 'Feedback', said && answered],
     ['hand-in', work.parts ? 'Discussion' : jumpTo(detail), handIn],
     ['asked', 'Instructions', detail.instructions !== '' || material.attachments.length > 0],
-    ['attempts', 'Attempts', material.attempts.length > 0 && (work.kind === 'QUIZ' || work.kind === 'TEST')],
+    ['attempts', 'Attempts', material.attempts.length > 0 && work.byAttempts],
     ['rubric', 'Rubric', material.rubric !== null],
     ['costs', 'Cost', hasCosts(detail)],
     ['worth', hasCosts(detail) ? '' : 'Worth', true],

@@ -6,7 +6,7 @@ import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { NoteDialog, NoteLine, useNotes } from '../notes/note-parts';
 import { EffortForm, PercentForm, writeTogether } from '../work/own-forms';
-import { Part } from './piece';
+import { Part } from './part';
 
 /** Notes of one's own. Nobody but the student and its guardians sees them. */
 function Notes({ detail }: { detail: Detail }) {

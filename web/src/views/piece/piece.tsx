@@ -206,33 +206,12 @@ function Jumps({ parts }: { parts: readonly PartPlace[] }) {
   );
 }
 
-interface PartProps {
-  title: string;
-  /** By which it is jumped to; nothing for a part that stands before all others. */
-  id?: PartId;
-  aside?: ReactNode;
-  children: ReactNode;
-}
-
-/** A part of the piece of work, under its own heading. */
-function Part({ title, id, aside, children }: PartProps) {
-  return (
-    <section id={id && `part-${id}`} className="scroll-mt-14 border-line-2 border-b px-5 py-4">
-      <h3 className="mb-2 flex items-baseline justify-between gap-3 font-bold text-[15px]">
-        {title}
-        {aside && <span className="font-normal text-[13.5px] text-ink-2">{aside}</span>}
-      </h3>
-      {children}
-    </section>
-  );
-}
-
 function DueLine({ detail }: { detail: Detail }) {
   const { zone } = useStudent();
   const now = useNow();
   const { work } = detail;
   const redo = work.move === 'YOURS' || work.move === 'TEACHERS' ? work.redo : null;
-  const due = redo ? (redo.due ?? detail.acceptanceEnds) : work.due;
+  const due = redo ? (work.dueToCome ?? detail.acceptanceEnds) : work.due;
   const name = redo ? (redo.due ? 'Redo due' : 'Redo taken until') : work.endsAt ? 'Happens' : 'Due';
   const down = countdown(work, zone, now);
   return (
@@ -376,4 +355,4 @@ function WorkTools({ detail, onClose }: { detail: Detail; onClose: () => void })
   );
 }
 
-export { Part, Piece };
+export { Piece };

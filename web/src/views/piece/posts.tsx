@@ -5,7 +5,7 @@ import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { TextArea } from '../../ui/field';
-import { Part } from './piece';
+import { Part } from './part';
 import { type Post, readWords, Thread } from './thread';
 
 type PartKind = 'POST' | 'REPLY';

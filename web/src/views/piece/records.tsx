@@ -10,7 +10,7 @@ import { Dialog } from '../../ui/dialog';
 import { Select } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
 import { WriteToTeacher } from './message';
-import { Part } from './piece';
+import { Part } from './part';
 
 type Record = Detail['material']['records'][number];
 

@@ -1,5 +1,5 @@
 import type { Detail } from '../../api/client';
-import { Part } from './piece';
+import { Part } from './part';
 
 type Row = NonNullable<Detail['material']['rubric']>['rows'][number];
 

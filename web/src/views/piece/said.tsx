@@ -8,7 +8,7 @@ import { TextArea } from '../../ui/field';
 import { AlongField, formOf, useAlong } from './along';
 import { Messages, WriteToTeacher } from './message';
 import { markKey, threads } from './model';
-import { Part } from './piece';
+import { Part } from './part';
 import { OnPages, type Said, Words } from './words';
 
 /** All that was said about this work. Marks on the pages of a file stand together; answers stand under what they answer. */
@@ -83,7 +83,7 @@ function Comment({ detail, answers, onDone }: CommentProps) {
   const { id } = useStudent();
   const [text, setText] = useState('');
   const [refused, setRefused] = useState<Refused | null>(null);
-  const along = useAlong();
+  const along = useAlong(detail.along);
   const [busy, setBusy] = useState(false);
   const [key] = useState(writeKey);
   const { work, material } = detail;

@@ -8,7 +8,7 @@ import { sentence } from '../../lib/words';
 import { ClassStrip } from './class-strip';
 import { WriteToTeacher } from './message';
 import { OwnExpected, OwnPreparing } from './own';
-import { Part } from './piece';
+import { Part } from './part';
 
 /** What shuts it, each with how far off it is. Stands first, because nothing else can be done. */
 function Locks({ detail }: { detail: Detail }) {

@@ -185,9 +185,8 @@ function TitleCell({ work, student }: CellProps) {
 
 function DueCell({ work, student, now }: CellProps) {
   const { zone } = student;
-  const redo = work.move === 'YOURS' ? work.redo : null;
-  const due = redo ? redo.due : work.due;
-  if (!due && redo && work.next) {
+  const due = work.move === 'YOURS' ? work.dueToCome : work.due;
+  if (!due && work.redo && work.next) {
     return <span title={near(work.next.at, zone, now)}>until {nearDate(work.next.at, zone, now)}</span>;
   }
   if (!due) return <span className="text-ink-3">no due date</span>;

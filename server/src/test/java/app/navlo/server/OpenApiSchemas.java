@@ -1,22 +1,32 @@
 package app.navlo.server;
 
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.converter.ModelConverters;
 import io.swagger.v3.core.util.Json;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.Operation;
 import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Content;
+import io.swagger.v3.oas.models.media.MediaType;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.responses.ApiResponse;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.OperationCustomizer;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
+import org.springframework.web.bind.annotation.GetMapping;
 
 /** Says of each component of a record that it is always there, and that it may be null only where it is marked so. */
 @TestConfiguration(proxyBeanMethods = false)
@@ -30,6 +40,59 @@ class OpenApiSchemas {
                         .description(
                                 "Instants are in UTC with their zone beside them, exact numbers are decimal strings,"
                                         + " faults are problem details (RFC 9457) with a list of fields and cures."));
+    }
+
+    /** A fault, as {@code Problems} writes it. */
+    record Fault(String field, String message) {}
+
+    /** RFC 9457, with all that is wrong at once. */
+    record Problem(String title, int status, String detail, String instance, List<Fault> faults) {}
+
+    private static final Map<Integer, String> REFUSALS = Map.of(
+            400, "The request can't be read.",
+            401, "Nobody is signed in.",
+            403, "This person may not do that.",
+            404, "There is no such thing, or it is nobody's that this person may see.",
+            409, "Something stands against it.",
+            412, "It was changed since it was read.",
+            422, "Something in it doesn't fit; each fault names its field and its cure.");
+
+    /** Operations have names that say whose they are, and each says how it is refused. */
+    @Bean
+    OperationCustomizer namedAndRefused() {
+        return (operation, method) -> {
+            String room = method.getBeanType().getSimpleName().replaceFirst("Controller$", "");
+            String name = method.getMethod().getName();
+            operation.setOperationId(Character.toLowerCase(room.charAt(0)) + room.substring(1) + "-" + name);
+            boolean writes = !method.hasMethodAnnotation(GetMapping.class);
+            boolean versioned = operation.getParameters() != null
+                    && operation.getParameters().stream()
+                            .anyMatch(parameter -> parameter.getName().equals("If-Match"));
+            refusals(operation, writes ? List.of(400, 401, 403, 404, 409, 422) : List.of(400, 401, 403, 404));
+            if (versioned) {
+                refusals(operation, List.of(412));
+            }
+            return operation;
+        };
+    }
+
+    private static void refusals(Operation operation, List<Integer> statuses) {
+        Content problem = new Content()
+                .addMediaType(
+                        "application/problem+json",
+                        new MediaType().schema(new Schema<>().$ref("#/components/schemas/Problem")));
+        statuses.forEach(status -> operation
+                .getResponses()
+                .addApiResponse(
+                        status.toString(),
+                        new ApiResponse().description(REFUSALS.get(status)).content(problem)));
+    }
+
+    @Bean
+    OpenApiCustomizer problemsAreDescribed() {
+        return api -> ModelConverters.getInstance(true)
+                .readAll(Problem.class)
+                .forEach((name, schema) -> api.getComponents().addSchemas(name, schema));
     }
 
     @Bean
@@ -55,7 +118,17 @@ class OpenApiSchemas {
 
         private static void mark(Class<?> record, Schema<?> model) {
             List<String> required = new ArrayList<>();
+            mark(record, model, required);
+            model.setRequired(required);
+        }
+
+        private static void mark(Class<?> record, Schema<?> model, List<String> required) {
             for (RecordComponent component : record.getRecordComponents()) {
+                if (component.isAnnotationPresent(JsonUnwrapped.class)
+                        || component.getAccessor().isAnnotationPresent(JsonUnwrapped.class)) {
+                    mark(component.getType(), model, required);
+                    continue;
+                }
                 Schema<?> property = model.getProperties().get(component.getName());
                 if (property == null) {
                     continue;
@@ -65,7 +138,6 @@ class OpenApiSchemas {
                     model.getProperties().put(component.getName(), nullable(property));
                 }
             }
-            model.setRequired(required);
         }
 
         private static Schema<?> nullable(Schema<?> property) {

@@ -1,6 +1,7 @@
 package app.navlo.server;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
 
 import java.io.IOException;
 import java.net.URI;
@@ -9,6 +10,10 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.context.annotation.Import;
@@ -51,5 +56,35 @@ public class OpenApiTest extends AbstractTestNGSpringContextTests {
             Files.writeString(FILE, text);
         }
         assertEquals(Files.readString(FILE), text, "run ./navlo openapi, then build again");
+    }
+
+    /** Who reads it finds what each operation does, under a name of its own, and how it is refused. */
+    @Test
+    public void everyOperationSaysWhatItDoesAndHowItIsRefused() throws IOException {
+        JsonNode api = JsonMapper.builder().build().readTree(FILE.toFile());
+        List<String> poor = new ArrayList<>();
+        Set<String> ids = new HashSet<>();
+        api.get("paths")
+                .properties()
+                .forEach(path -> path.getValue().properties().forEach(method -> {
+                    JsonNode operation = method.getValue();
+                    String at = method.getKey() + " " + path.getKey();
+                    String id = operation.path("operationId").asString("");
+                    if (operation.path("summary").asString("").isBlank()) {
+                        poor.add(at + " doesn't say what it does");
+                    }
+                    if (id.isEmpty() || id.contains("_") || !ids.add(id)) {
+                        poor.add(at + " has no name of its own: " + id);
+                    }
+                    if (!operation
+                            .at("/responses/404/content/application~1problem+json/schema/$ref")
+                            .asString("")
+                            .endsWith("/Problem")) {
+                        poor.add(at + " doesn't say how it is refused");
+                    }
+                }));
+        assertEquals(poor, List.of());
+        assertTrue(ids.size() > 100, ids.toString());
+        assertEquals(api.at("/components/schemas/Problem/required").size(), 5, "problem details are described");
     }
 }

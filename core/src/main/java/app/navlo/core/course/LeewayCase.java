@@ -8,6 +8,7 @@ import app.navlo.core.policy.LatePolicy;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -30,6 +31,34 @@ public record LeewayCase(WorkAssessment finding, Instant doneAt, List<Choice> ch
      */
     public record Line(
             Choices.Kind kind, int tokens, @Nullable Instant due, List<LatePolicy.Step> steps) {}
+
+    /** The best of what can be chosen, the plainest of those that are worth the same. Opening a key is no choice of leeway. */
+    public Optional<Choice> best() {
+        Choice best = null;
+        for (Choice choice : choices) {
+            boolean canBe = choice.bars().isEmpty() && choice.kind() != Choices.Kind.OPEN_KEY;
+            if (canBe && (best == null || choice.score().compareTo(best.score()) > 0)) {
+                best = choice;
+            }
+        }
+        return Optional.ofNullable(best);
+    }
+
+    /** The points that leeway brings beyond what there is without it: what opening the key gives up. At least 0. */
+    public Rational leewayBrings() {
+        Rational without = Rational.ZERO;
+        Rational most = Rational.ZERO;
+        for (Choice choice : choices) {
+            if (choice.kind() == Choices.Kind.LATE_WITHOUT_ASKING) {
+                without = choice.score();
+            }
+            boolean leeway = choice.kind() == Choices.Kind.ASK || choice.kind() == Choices.Kind.USE_TOKENS;
+            if (leeway && choice.bars().isEmpty() && choice.score().compareTo(most) > 0) {
+                most = choice.score();
+            }
+        }
+        return most.compareTo(without) > 0 ? most.minus(without) : Rational.ZERO;
+    }
 
     /** @param of its choices, as they were compared */
     static LeewayCase of(WorkAssessment finding, Choices.Case of, CourseRules rules) {

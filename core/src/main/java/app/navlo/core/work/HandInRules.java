@@ -41,6 +41,12 @@ public final class HandInRules {
                 && state.stage() != Stage.EXCUSED;
     }
 
+    /** Whether a hand-in at {@code at} would be late by the clock. Exactly at the due is on time; what completes isn't judged. */
+    public static boolean wouldBeLate(WorkState state, Instant at) {
+        Instant due = state.dueToCome();
+        return !state.toComplete() && due != null && at.isAfter(due);
+    }
+
     /** Whether what stands is with the teacher and can be taken back. An attempt that was sat can't. */
     public static boolean mayWithdraw(WorkState state, Collection<Fact> facts, Instant now) {
         return state.stage() == Stage.TURNED_IN

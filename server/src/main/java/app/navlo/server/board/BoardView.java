@@ -12,6 +12,7 @@ import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkKind;
 import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.store.Work;
+import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import java.time.DayOfWeek;
 import java.time.Instant;
 import java.time.LocalDate;
@@ -147,31 +148,10 @@ public record BoardView(
     public record MoveCounts(int total, int yours, int teachers, int settled, int notYet, int outOfReach) {}
 
     /**
-     * @param due that judges the hand-in, or is awaited; null for none
-     * @param endsAt of work that happens at a time, its start being the due; null for work that is done when one likes
-     * @param toComplete whether it was flagged incomplete, and what is lacking may still be handed in
-     * @param mayHandIn whether it may be handed in now
-     * @param dueDay the day that the due closes, where only a day was given; null otherwise
-     * @param flag of the teacher, shown before the timing; null for none
-     * @param flagDiffers whether flag and clock say different things
-     * @param next the next instant at which waiting costs something; null for none
-     * @param lock the gate that shuts it, in one sentence; null for none
-     * @param impact what a zero there would cost, in the units of the course's figure; null where it has none
-     * @param lift what lifting it to what is expected would bring; null where it can't be lifted
-     * @param dropped whether it is dropped in the reading so far
-     * @param belowPass its kept raw score is under the pass mark
-     * @param askUntil until when an extension may be asked for or a token used; null if neither may
-     * @param ungradedLong with the teacher for longer than nine in ten are
-     * @param shutForGood whether it waits for what can't come any more by the student's own doing
+     * A row of the work, its parts side by side in one object.
+     *
+     * @param byAttempts whether it is sat in attempts, as quizzes and tests are
      * @param notes of the student's own
-     * @param effortMinutes in all; null where nobody has said
-     * @param ownEffort whether the effort is the student's own estimate
-     * @param effortSaid what was said before the time really spent corrected it; null where nothing did
-     * @param minutesSpent really, by the student's own word
-     * @param takesDone whether it may be reported as done, with nothing to hand over
-     * @param hasPlace whether it is known where it is done
-     * @param files of the student: handed in, or lying ready in the draft
-     * @param filesGiven that came with it from the teacher
      */
     public record WorkView(
             long id,
@@ -180,42 +160,96 @@ public record BoardView(
             Work.Origin origin,
             String title,
             WorkKind kind,
+            boolean byAttempts,
             @Nullable String unit,
             @Nullable String category,
             boolean required,
+            int notes,
+            @JsonUnwrapped WorkStandView stand,
+            @JsonUnwrapped WorkDatesView dates,
+            @JsonUnwrapped WorkWorthView worth,
+            @JsonUnwrapped WorkEffortView effort,
+            @JsonUnwrapped WorkHandlingView handling) {}
+
+    /**
+     * How it stands.
+     *
+     * @param toComplete whether it was flagged incomplete, and what is lacking may still be handed in
+     * @param mayHandIn whether it may be handed in now
+     * @param flag of the teacher, shown before the timing; null for none
+     * @param flagDiffers whether flag and clock say different things
+     * @param lock the gate that shuts it, in one sentence; null for none
+     * @param ungradedLong with the teacher for longer than nine in ten are
+     * @param shutForGood whether it waits for what can't come any more by the student's own doing
+     */
+    public record WorkStandView(
             Stage stage,
             Timing timing,
             boolean missing,
             Turn move,
             @Nullable Flag flag,
             boolean flagDiffers,
-            @Nullable Instant opensAt,
-            @Nullable Instant due,
-            @Nullable LocalDate dueDay,
-            @Nullable Instant endsAt,
             boolean toComplete,
             boolean mayHandIn,
             @Nullable Instant handedInAt,
+            @Nullable String lock,
+            boolean ungradedLong,
+            boolean shutForGood) {}
+
+    /**
+     * @param due that judges the hand-in, or is awaited; null for none
+     * @param dueToCome that judges the next hand-in: of a redo its own; null for none
+     * @param dueDay the day that the due closes, where only a day was given; null otherwise
+     * @param endsAt of work that happens at a time, its start being the due; null for work that is done when one likes
+     * @param next the next instant at which waiting costs something; null for none
+     * @param askUntil until when an extension may be asked for or a token used; null if neither may
+     */
+    public record WorkDatesView(
+            @Nullable Instant opensAt,
+            @Nullable Instant due,
+            @Nullable Instant dueToCome,
+            @Nullable LocalDate dueDay,
+            @Nullable Instant endsAt,
             @Nullable CostView next,
-            @Nullable Integer effortMinutes,
+            @Nullable Instant askUntil) {}
+
+    /**
+     * @param impact what a zero there would cost, in the units of the course's figure; null where it has none
+     * @param lift what lifting it to what is expected would bring; null where it can't be lifted
+     * @param dropped whether it is dropped in the reading so far
+     * @param belowPass its kept raw score is under the pass mark
+     */
+    public record WorkWorthView(
             ScoreView score,
+            @Nullable String impact,
+            @Nullable String lift,
+            boolean dropped,
+            boolean belowPass) {}
+
+    /**
+     * @param effortMinutes in all; null where nobody has said
+     * @param ownEffort whether the effort is the student's own estimate
+     * @param effortSaid what was said before the time really spent corrected it; null where nothing did
+     * @param minutesSpent really, by the student's own word
+     */
+    public record WorkEffortView(
+            @Nullable Integer effortMinutes,
+            boolean ownEffort,
+            @Nullable Integer effortSaid,
+            int minutesSpent) {}
+
+    /**
+     * @param takesDone whether it may be reported as done, with nothing to hand over
+     * @param hasPlace whether it is known where it is done
+     * @param files of the student: handed in, or lying ready in the draft
+     * @param filesGiven that came with it from the teacher
+     */
+    public record WorkHandlingView(
             FeedbackView feedback,
             @Nullable PartsView parts,
             @Nullable RedoView redo,
             int attemptsUsed,
             @Nullable Integer attemptsAllowed,
-            @Nullable String lock,
-            @Nullable String impact,
-            @Nullable String lift,
-            boolean dropped,
-            boolean belowPass,
-            @Nullable Instant askUntil,
-            boolean ungradedLong,
-            boolean shutForGood,
-            int notes,
-            boolean ownEffort,
-            @Nullable Integer effortSaid,
-            int minutesSpent,
             boolean takesDone,
             boolean hasPlace,
             int files,

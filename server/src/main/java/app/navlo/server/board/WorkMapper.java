@@ -19,7 +19,12 @@ import app.navlo.server.board.BoardView.FeedbackView;
 import app.navlo.server.board.BoardView.PartsView;
 import app.navlo.server.board.BoardView.RedoView;
 import app.navlo.server.board.BoardView.ScoreView;
+import app.navlo.server.board.BoardView.WorkDatesView;
+import app.navlo.server.board.BoardView.WorkEffortView;
+import app.navlo.server.board.BoardView.WorkHandlingView;
+import app.navlo.server.board.BoardView.WorkStandView;
 import app.navlo.server.board.BoardView.WorkView;
+import app.navlo.server.board.BoardView.WorkWorthView;
 import app.navlo.server.sheet.Figures;
 import app.navlo.server.sheet.WorkSheet.AppointmentSheet;
 import app.navlo.server.store.Work;
@@ -37,7 +42,6 @@ public final class WorkMapper {
         Work work = entry.work();
         Work.Definition definition = work.definition();
         WorkState state = entry.state();
-        List<Costs.CostDate> costs = entry.costs();
         return new WorkView(
                 work.id(),
                 work.version(),
@@ -45,46 +49,66 @@ public final class WorkMapper {
                 work.origin(),
                 definition.title(),
                 definition.kind(),
+                definition.kind().byAttempts(),
                 definition.unit(),
                 definition.category(),
                 definition.required(),
+                entry.notes().size(),
+                stand(entry, state),
+                dates(entry, definition, state),
+                worth(entry),
+                new WorkEffortView(
+                        entry.effortMinutes(),
+                        entry.own().effortMinutes() != null,
+                        entry.effort().corrected() ? entry.effort().said() : null,
+                        entry.effort().spent()),
+                new WorkHandlingView(
+                        feedback(entry.feedback()),
+                        parts(state.parts()),
+                        redo(state.redo()),
+                        state.attemptsUsed(),
+                        state.attemptsAllowed(),
+                        definition.takes().done(),
+                        definition.rules().address() != null,
+                        files,
+                        filesGiven));
+    }
+
+    private static WorkStandView stand(Board.Entry entry, WorkState state) {
+        return new WorkStandView(
                 state.stage(),
                 state.timing(),
                 state.missing(),
                 state.move(),
                 state.shown().flag(),
                 state.shown().differ(),
-                definition.opensAt(),
-                state.due(),
-                dueDay(definition.due(), state.due()),
-                endsAt(definition),
                 state.toComplete(),
                 state.mayHandIn(),
                 state.handedInAt(),
-                costs.isEmpty() ? null : cost(costs.get(0)),
-                entry.effortMinutes(),
-                score(entry),
-                feedback(entry.feedback()),
-                parts(state.parts()),
-                redo(state.redo()),
-                state.attemptsUsed(),
-                state.attemptsAllowed(),
                 lock(entry),
+                entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG),
+                !entry.finding().shutForGood().isEmpty());
+    }
+
+    private static WorkDatesView dates(Board.Entry entry, Work.Definition definition, WorkState state) {
+        List<Costs.CostDate> costs = entry.costs();
+        return new WorkDatesView(
+                definition.opensAt(),
+                state.due(),
+                state.dueToCome(),
+                dueDay(definition.due(), state.due()),
+                endsAt(definition),
+                costs.isEmpty() ? null : cost(costs.get(0)),
+                askUntil(entry.finding()));
+    }
+
+    private static WorkWorthView worth(Board.Entry entry) {
+        return new WorkWorthView(
+                score(entry),
                 Figures.textOrNull(entry.finding().impact()),
                 Figures.textOrNull(entry.finding().lift()),
                 entry.droppedIn().contains(Reading.SO_FAR),
-                belowPass(entry),
-                askUntil(entry.finding()),
-                entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG),
-                !entry.finding().shutForGood().isEmpty(),
-                entry.notes().size(),
-                entry.own().effortMinutes() != null,
-                entry.effort().corrected() ? entry.effort().said() : null,
-                entry.effort().spent(),
-                definition.takes().done(),
-                definition.rules().address() != null,
-                files,
-                filesGiven);
+                belowPass(entry));
     }
 
     private static @Nullable Instant endsAt(Work.Definition definition) {

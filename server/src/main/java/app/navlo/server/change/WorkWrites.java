@@ -84,6 +84,17 @@ public class WorkWrites {
         return id;
     }
 
+    /**
+     * Adds that the student has read something. It is no change of the work: whoever has it before them may go on writing.
+     *
+     * @param fact of its stamp
+     */
+    public long addRead(Writer writer, long change, long work, Function<Stamp, Fact> fact) {
+        long id = facts.add(new Facts.NewFact(change, writer.student(), work, fact.apply(stamp(writer, now()))));
+        live.changed(writer.student());
+        return id;
+    }
+
     /** What is added to one of many. */
     public Facts.NewFact fact(Writer writer, long change, Board.Entry entry, Fact fact) {
         return new Facts.NewFact(change, writer.student(), entry.work().id(), fact);

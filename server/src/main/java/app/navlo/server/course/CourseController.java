@@ -41,6 +41,7 @@ public class CourseController {
 
             @NotNull @Valid LateSheet late) {}
 
+    /** Adds a course, with its rules copied from another where one is named. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     public Changed add(
@@ -51,6 +52,7 @@ public class CourseController {
         return service.add(Writer.of(student, person, null, key), form);
     }
 
+    /** Names a course otherwise, and says its teacher, zone and colour. */
     @PutMapping("/{course}")
     public Changed edit(
             @PathVariable long student,
@@ -62,6 +64,7 @@ public class CourseController {
         return service.edit(Writer.of(student, person, version, key), course, form);
     }
 
+    /** Closes a course, or opens it again: a closed one is in no count. */
     @PutMapping("/{course}/closing")
     public Changed close(
             @PathVariable long student,
@@ -73,6 +76,7 @@ public class CourseController {
         return service.close(Writer.of(student, person, version, key), course, form.closed());
     }
 
+    /** Removes a course with all of its work. It can be undone. */
     @DeleteMapping("/{course}")
     public Changed remove(
             @PathVariable long student,

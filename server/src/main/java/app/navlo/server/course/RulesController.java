@@ -26,6 +26,7 @@ public class RulesController {
         this.service = service;
     }
 
+    /** The rules of a course, with what each means in words. */
     @GetMapping
     public RulesView read(@PathVariable long student, @PathVariable long course) {
         return service.read(student, course);
@@ -37,6 +38,7 @@ public class RulesController {
         return service.trial(student, course, form);
     }
 
+    /** Sets the rules of a course as a whole. */
     @PutMapping
     public Changed write(
             @PathVariable long student,

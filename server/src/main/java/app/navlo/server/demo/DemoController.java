@@ -44,6 +44,7 @@ public class DemoController {
         }
     }
 
+    /** Moves the clock of a demo on, never back. */
     @PostMapping("/api/demo/clock")
     public ClockView move(@Valid @RequestBody ClockMove move) {
         if (!(clock instanceof DemoClock demo)) {

@@ -46,6 +46,7 @@ public class EditController {
     public record ChangeView(
             long id, Instant at, String kind, String source, String summary, boolean stands, boolean undoable) {}
 
+    /** Adds a piece of work that is typed in. */
     @PostMapping("/works")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addWork(
@@ -61,6 +62,7 @@ public class EditController {
             @NotEmpty(message = "Say what to add.") @Size(max = 200, message = "At most 200 at once.")
             List<@Valid WorkForm> works) {}
 
+    /** Adds several pieces of work as one change. */
     @PostMapping("/works/several")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addWorks(
@@ -71,6 +73,7 @@ public class EditController {
         return of(editor.addWorks(Writer.of(student, person, null, key), form.works()));
     }
 
+    /** Changes a piece of work. What is set so, no source overwrites. */
     @PutMapping("/works/{work}")
     public Changed editWork(
             @PathVariable long student,
@@ -82,6 +85,7 @@ public class EditController {
         return of(editor.editWork(Writer.of(student, person, version, key), work, form));
     }
 
+    /** Removes a piece of work. It can be undone. */
     @DeleteMapping("/works/{work}")
     public Changed removeWork(
             @PathVariable long student,
@@ -108,7 +112,11 @@ public class EditController {
                 .toList();
     }
 
-    /** @return the change that undid it, and undoes again when it is undone itself */
+    /**
+     * Undoes a change by one more.
+     *
+     * @return the change that undid it, and undoes again when it is undone itself
+     */
     @PostMapping("/changes/{change}/undo")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed undo(

@@ -31,6 +31,7 @@ public class TogetherController {
             @NotEmpty(message = "Write at least one score.") @Size(max = 1_000, message = "At most 1000 at once.")
             List<@Valid ScoreEntry> scores) {}
 
+    /** Does one thing with many pieces of work, as one change. */
     @PostMapping("/together")
     public Changed together(
             @PathVariable long student,

@@ -58,6 +58,7 @@ public class ArchiveController {
         }
     }
 
+    /** Takes an archive in, whole or not at all. */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public ArchiveTaken take(@PathVariable long student, @RequestParam MultipartFile file) throws IOException {

@@ -59,6 +59,7 @@ public class FeedController {
     public record FeedView(
             @Nullable String address, @Nullable Instant madeAt, boolean reachable) {}
 
+    /** The address of the calendar for other programs, if there is one. */
     @GetMapping("/api/students/{student}/calendar-feed")
     public FeedView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return feeds.of(student)
@@ -77,6 +78,7 @@ public class FeedController {
         return new FeedView(address(feed), feed.madeAt(), reachable);
     }
 
+    /** Takes the address back: who has it reads nothing any more. */
     @DeleteMapping("/api/students/{student}/calendar-feed")
     public FeedView stop(@PathVariable long student) {
         feeds.stop(student);

@@ -36,6 +36,7 @@ public class FeedbackController {
      */
     public record FeedbackStreamView(List<SaidView> said) {}
 
+    /** All words about the work, those that are not read yet first. */
     @GetMapping("/api/students/{student}/feedback")
     @ReadBoard
     public FeedbackStreamView feedback(@PathVariable long student, @AuthenticationPrincipal Person reader) {

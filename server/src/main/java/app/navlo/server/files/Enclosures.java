@@ -15,7 +15,12 @@ public class Enclosures {
     /** At once. */
     public static final int MOST = 6;
 
-    private static final Work.Takes ANY = new Work.Takes(true, false, false, List.of(), MOST, 10L << 20);
+    /** Pictures of what was handed in elsewhere. */
+    public static final Work.Takes PHOTOS =
+            new Work.Takes(true, false, false, List.of("jpg", "jpeg", "png", "webp"), MOST, 10L << 20);
+
+    /** What goes with a comment or a message. */
+    public static final Work.Takes ANY = new Work.Takes(true, false, false, List.of(), MOST, 10L << 20);
 
     private final Files files;
 

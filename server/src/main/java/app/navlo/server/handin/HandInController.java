@@ -71,6 +71,7 @@ public class HandInController {
             @Nullable @Size(max = 6, message = "At most 6 photos are kept. Leave some out.")
             List<MultipartFile> photos) {}
 
+    /** Saves the text of the draft. */
     @PutMapping("/draft")
     public WorkDetail saveText(
             @PathVariable long student,
@@ -81,6 +82,7 @@ public class HandInController {
         return details.read(student, work);
     }
 
+    /** Lays a file ready to be handed in. */
     @PostMapping(path = "/draft/files", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     public WorkDetail addFile(
             @PathVariable long student,
@@ -99,6 +101,7 @@ public class HandInController {
         return details.read(student, work);
     }
 
+    /** Takes a file out of the draft. */
     @DeleteMapping("/draft/files/{file}")
     public WorkDetail removeFile(
             @PathVariable long student,
@@ -109,6 +112,7 @@ public class HandInController {
         return details.read(student, work);
     }
 
+    /** Hands in what lies ready: here, and at the school where a link takes it. */
     @PostMapping("/hand-ins")
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn handIn(
@@ -122,6 +126,7 @@ public class HandInController {
         return new HandedIn(done.change(), details.receipt(student, work, done.fact()), details.read(student, work));
     }
 
+    /** Takes a hand-in back that isn't graded yet. */
     @PostMapping("/withdrawal")
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn withdraw(
@@ -134,6 +139,7 @@ public class HandInController {
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
+    /** Writes a post or a reply of a discussion. */
     @PostMapping("/posts")
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn post(
@@ -147,6 +153,7 @@ public class HandInController {
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
+    /** Records that work was handed in on paper or elsewhere, by the student's own word. */
     @PostMapping(path = "/hand-ins/elsewhere", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn elsewhere(

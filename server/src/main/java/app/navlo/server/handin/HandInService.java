@@ -40,9 +40,6 @@ import org.springframework.transaction.annotation.Transactional;
 public class HandInService {
     private final WorkWrites writes;
     private final Drafts drafts;
-    /** Pictures of what was handed in elsewhere. */
-    private static final Work.Takes PHOTOS =
-            new Work.Takes(true, false, false, List.of("jpg", "jpeg", "png", "webp"), 6, 10L << 20);
 
     private final HandIns handIns;
     private final Enclosures enclosures;
@@ -142,7 +139,7 @@ public class HandInService {
     @Transactional(rollbackFor = IOException.class)
     public Done elsewhere(Writer writer, long work, LocalDateTime at, String note, List<Upload> photos)
             throws IOException {
-        HandIns.Content content = new HandIns.Content(null, note, enclosures.keep(PHOTOS, photos));
+        HandIns.Content content = new HandIns.Content(null, note, enclosures.keep(Enclosures.PHOTOS, photos));
         return once.run(
                 new WriteOnce.Once(
                         writer.student(),

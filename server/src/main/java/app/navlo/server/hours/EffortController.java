@@ -24,11 +24,13 @@ public class EffortController {
         this.service = service;
     }
 
+    /** What the time really spent makes of the efforts, by course and kind. */
     @GetMapping
     public List<EffortCorrectionView> read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return service.read(student, reader);
     }
 
+    /** Says whether efforts of a kind are to be left as they were said. */
     @PutMapping
     public Changed refuse(
             @PathVariable long student,

@@ -43,11 +43,13 @@ public class HoursController {
             @NotBlank(message = "Give the address of the feed.") @Size(max = 1_000, message = "At most 1000 letters.")
             String address) {}
 
+    /** The time that a student has to work in, and what makes them busy. */
     @GetMapping("/hours")
     public HoursView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return hours.read(student, reader);
     }
 
+    /** Sets the hours of the week, the days that differ and the holidays. */
     @PutMapping("/hours")
     public Changed say(
             @PathVariable long student,
@@ -57,6 +59,7 @@ public class HoursController {
         return hours.say(Writer.of(student, person, null, key), person, sheet);
     }
 
+    /** Adds the times of a calendar file as busy. */
     @PostMapping(path = "/busy-calendars/file", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addFile(
@@ -72,6 +75,7 @@ public class HoursController {
         return busy.addFile(Writer.of(student, person, null, key), person, file.getOriginalFilename(), file.getBytes());
     }
 
+    /** Adds the times of a calendar feed as busy, and asks it every hour. */
     @PostMapping("/busy-calendars/feed")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addFeed(
@@ -90,6 +94,7 @@ public class HoursController {
         return hours.read(student, person);
     }
 
+    /** Removes a busy calendar. It can be undone. */
     @DeleteMapping("/busy-calendars/{calendar}")
     public Changed remove(
             @PathVariable long student,

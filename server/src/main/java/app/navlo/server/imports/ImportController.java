@@ -61,7 +61,11 @@ public class ImportController {
             @NotBlank(message = "Say where it is from.") @Size(max = 120, message = "At most 120 letters.")
             String name) {}
 
-    /** @param file one, or the tables of a bundle that was unpacked into a folder */
+    /**
+     * Takes files to be read in, and shows what that would do.
+     *
+     * @param file one, or the tables of a bundle that was unpacked into a folder
+     */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public ImportPreview read(
@@ -88,7 +92,7 @@ public class ImportController {
         }
     }
 
-    /** A table that was copied from a page or a spreadsheet. */
+    /** Takes a table that was copied from a page or a spreadsheet, and shows what reading it in would do. */
     @PostMapping("/pasted")
     @ResponseStatus(HttpStatus.CREATED)
     public ImportPreview paste(
@@ -107,6 +111,7 @@ public class ImportController {
     /** The lines of a course outline, to be looked through for dates. Nothing is kept. */
     public record OutlineLines(List<String> lines) {}
 
+    /** Looks what a file or a pasted table holds, before anything is chosen. */
     @PostMapping(path = "/outline", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     public OutlineLines outline(@PathVariable long student, @RequestParam MultipartFile file) throws IOException {
         if (file.getSize() > MOST_OUTLINE) {
@@ -151,6 +156,7 @@ public class ImportController {
         return last.length() <= LONGEST_NAME ? last : last.substring(0, LONGEST_NAME);
     }
 
+    /** What reading it in would do, row by row. Nothing is written. */
     @PostMapping("/{file}/preview")
     public ImportPreview preview(
             @PathVariable long student,
@@ -164,12 +170,14 @@ public class ImportController {
     /** How far the writing is. @param of all that is to be written; 0 while nothing is */
     public record ImportProgress(int done, int of) {}
 
+    /** How far a long reading is. */
     @GetMapping("/progress")
     public ImportProgress progress(@PathVariable long student) {
         Progress.Step step = progress.of(student);
         return new ImportProgress(step.done(), step.of());
     }
 
+    /** Writes what the preview showed, whole or not at all. */
     @PostMapping("/{file}/application")
     @ResponseStatus(HttpStatus.CREATED)
     public ImportDone apply(

@@ -10,6 +10,7 @@ import org.jspecify.annotations.Nullable;
  * @param score expected, in points
  * @param otherwise the score if the teacher says no; null where no answer is waited for
  * @param bars why it can't be chosen; empty where it can
+ * @param best whether it is the best that can be chosen; of one case at most one is
  * @param shuts the kinds that choosing it bars from then on
  */
 public record ChoiceView(
@@ -19,4 +20,5 @@ public record ChoiceView(
         String score,
         @Nullable String otherwise,
         List<String> bars,
+        boolean best,
         List<Choices.Kind> shuts) {}

@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param doneAt when it would be finished, by the plan
  * @param choices side by side
  * @param lines what each keeps over time
+ * @param leewayBrings points beyond what there is without leeway; "0" for none
  */
 public record LeewayCaseView(
         long work,
@@ -35,4 +36,5 @@ public record LeewayCaseView(
         Instant doneAt,
         String possible,
         List<ChoiceView> choices,
-        List<LeewayLineView> lines) {}
+        List<LeewayLineView> lines,
+        String leewayBrings) {}

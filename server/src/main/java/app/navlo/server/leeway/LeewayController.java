@@ -27,6 +27,7 @@ public class LeewayController {
         this.service = service;
     }
 
+    /** The choices of all work that could have an extension or tokens, and the banks. */
     @GetMapping("/leeway")
     public LeewayListView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return leeway.read(student, reader);
@@ -55,6 +56,7 @@ public class LeewayController {
         return service.answer(Writer.of(student, person, null, key), work, form);
     }
 
+    /** Uses tokens on a piece of work. */
     @PostMapping("/works/{work}/leeway/tokens")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed use(

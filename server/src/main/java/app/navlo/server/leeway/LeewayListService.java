@@ -125,15 +125,19 @@ class LeewayListService {
                 rule(entry.book()),
                 one.doneAt(),
                 Figures.text(finding.item().marking().possible()),
-                one.choices().stream().map(LeewayListService::choice).toList(),
-                one.lines().stream().map(LeewayListService::line).toList());
+                one.choices().stream()
+                        .map(choice ->
+                                choice(choice, one.best().filter(choice::equals).isPresent()))
+                        .toList(),
+                one.lines().stream().map(LeewayListService::line).toList(),
+                Figures.text(one.leewayBrings()));
     }
 
     private static List<String> words(List<Bar> bars) {
         return bars.stream().map(Bar::template).toList();
     }
 
-    private static ChoiceView choice(Choice choice) {
+    private static ChoiceView choice(Choice choice, boolean best) {
         return new ChoiceView(
                 choice.kind(),
                 choice.tokens(),
@@ -141,6 +145,7 @@ class LeewayListService {
                 Figures.text(choice.score()),
                 Figures.textOrNull(choice.otherwise()),
                 words(choice.bars()),
+                best,
                 choice.shuts());
     }
 

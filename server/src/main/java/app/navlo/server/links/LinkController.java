@@ -150,6 +150,7 @@ public class LinkController {
             List<String> troubles,
             boolean stands) {}
 
+    /** The links to schools' systems, and how each fares. */
     @GetMapping
     public LinksView list(@PathVariable long student) {
         return new LinksView(service.standing(student).stream().map(this::view).toList(), standIns.school());
@@ -229,6 +230,7 @@ public class LinkController {
                 confirmed.fingerprint()));
     }
 
+    /** Names a link otherwise, or lets it rest. */
     @PutMapping("/{link}")
     public Changed set(
             @PathVariable long student,
@@ -239,6 +241,7 @@ public class LinkController {
         return service.set(Writer.of(student, person, null, key), link, setting.name(), setting.paused());
     }
 
+    /** Removes a link; what it brought stays. */
     @DeleteMapping("/{link}")
     public Changed remove(
             @PathVariable long student,
@@ -248,7 +251,11 @@ public class LinkController {
         return service.remove(Writer.of(student, person, null, key), link);
     }
 
-    /** @param anew whether all of it is read again from the beginning; what is here already isn't doubled */
+    /**
+     * Asks a link now, and takes in what it tells.
+     *
+     * @param anew whether all of it is read again from the beginning; what is here already isn't doubled
+     */
     @PostMapping("/{link}/asking")
     public LinkAsked ask(
             @PathVariable long student,
@@ -265,6 +272,7 @@ public class LinkController {
         service.stop(student, link);
     }
 
+    /** What a link brought, the latest first. */
     @GetMapping("/{link}/imports")
     public List<LinkImportView> imports(@PathVariable long student, @PathVariable long link) {
         service.find(student, link);

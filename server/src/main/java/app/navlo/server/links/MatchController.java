@@ -30,6 +30,7 @@ public class MatchController {
             @NotNull(message = "Say whose record it is.") String book,
             @Nullable Long with) {}
 
+    /** Says of which piece of work another system's record is. */
     @PutMapping("/api/students/{student}/works/{work}/match")
     public Changed match(
             @PathVariable long student,

@@ -28,12 +28,14 @@ public class MessageController {
         this.service = service;
     }
 
+    /** Letters to the teacher of a piece of work that could be written now. */
     @GetMapping("/works/{work}/message")
     public DraftsView drafts(
             @PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
         return service.drafts(student, work, person.name());
     }
 
+    /** Sends a message to a teacher by mail, and to the school where a link takes it. */
     @PostMapping(path = "/works/{work}/messages", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public MessageView send(

@@ -18,6 +18,7 @@ import app.navlo.server.store.OutgoingMessages;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.time.ServerClock;
 import app.navlo.server.workdetail.Receipts;
+import app.navlo.server.workdetail.WorkDetail;
 import java.io.IOException;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -75,6 +76,7 @@ class MessageService {
                 Objects.requireNonNullElse(course.teacher(), ""),
                 address,
                 settings.canSend(),
+                WorkDetail.TakesView.of(Enclosures.ANY),
                 MessageDraft.of(entry, entry.signals(), material.otherRecords(work, changes.undone(student)), writer));
     }
 

@@ -44,6 +44,7 @@ public class AnnouncementController {
     /** @param announcements the newest first */
     public record AnnouncementsView(List<AnnouncementView> announcements) {}
 
+    /** What teachers and schools announced, the latest first. */
     @GetMapping("/api/students/{student}/announcements")
     @ReadBoard
     public AnnouncementsView announcements(@PathVariable long student) {

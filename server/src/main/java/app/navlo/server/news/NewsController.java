@@ -42,11 +42,13 @@ public class NewsController {
     /** @param until when the list was read that was seen */
     public record AllSeenForm(@NotNull Instant until) {}
 
+    /** What is new for this reader. */
     @GetMapping
     public NewsView news(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return news.of(new Reader(reader.id(), student), ZoneId.of(reader.zone()));
     }
 
+    /** Says up to where this reader has seen what is new, or makes something new again. */
     @PostMapping("/marks")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional
@@ -56,6 +58,7 @@ public class NewsController {
         live.changed(student);
     }
 
+    /** Says that this reader has seen everything. */
     @PostMapping("/all")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Transactional

@@ -51,6 +51,7 @@ public class AimController {
             @Nullable @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
             String target) {}
 
+    /** Says what a student wants of a course. */
     @PutMapping("/api/students/{student}/courses/{course}/aim")
     public Changed aim(
             @PathVariable long student,

@@ -15,6 +15,7 @@ public class PaceController {
         this.pace = pace;
     }
 
+    /** What is done against what is needed, by course and unit. */
     @GetMapping("/api/students/{student}/pace")
     public List<CoursePaceView> pace(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return pace.of(student, reader);

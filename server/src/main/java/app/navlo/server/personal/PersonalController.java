@@ -39,6 +39,7 @@ public class PersonalController {
         return notes.all(student);
     }
 
+    /** Adds a note to a course. */
     @PostMapping("/courses/{course}/notes")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addCourseNote(
@@ -50,6 +51,7 @@ public class PersonalController {
         return notes.addToCourse(Writer.of(student, person, null, key), course, form);
     }
 
+    /** Changes a note that is as the writer saw it. */
     @PutMapping("/notes/{note}")
     public Changed editNote(
             @PathVariable long student,
@@ -61,6 +63,7 @@ public class PersonalController {
         return notes.edit(Writer.of(student, person, number, key), note, form);
     }
 
+    /** Removes a note. It can be undone. */
     @DeleteMapping("/notes/{note}")
     public Changed removeNote(
             @PathVariable long student,
@@ -70,11 +73,13 @@ public class PersonalController {
         return notes.remove(Writer.of(student, person, null, key), note);
     }
 
+    /** The ways of looking at the work that were saved. */
     @GetMapping("/lenses")
     public List<LensView> lenses(@PathVariable long student) {
         return lenses.all(student);
     }
 
+    /** Saves a way of looking at the work. */
     @PostMapping("/lenses")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addLens(
@@ -85,6 +90,7 @@ public class PersonalController {
         return lenses.add(Writer.of(student, person, null, key), form);
     }
 
+    /** Removes a lens. It can be undone. */
     @DeleteMapping("/lenses/{lens}")
     public Changed removeLens(
             @PathVariable long student,
@@ -94,6 +100,7 @@ public class PersonalController {
         return lenses.remove(Writer.of(student, person, null, key), lens);
     }
 
+    /** Sets the order and the colours of all courses. */
     @PutMapping("/courses")
     public Changed arrange(
             @PathVariable long student,

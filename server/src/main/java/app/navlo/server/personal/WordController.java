@@ -62,6 +62,7 @@ public class WordController {
             @Min(value = 1, message = "At least 1 minute.") @Max(value = 6000, message = "At most 6000 minutes.")
             int minutes) {}
 
+    /** Writes a comment to oneself or the answer to one; it stays in Navlo. */
     @PostMapping(path = "/comments", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn comment(
@@ -91,6 +92,7 @@ public class WordController {
         return new Changed(done.change(), work);
     }
 
+    /** Adds time that was spent on a piece of work. */
     @PostMapping("/time-spent")
     @ResponseStatus(HttpStatus.CREATED)
     public HandedIn timeSpent(
@@ -103,6 +105,7 @@ public class WordController {
         return new HandedIn(done.change(), null, details.read(student, work));
     }
 
+    /** Puts a signal aside until it arises anew. */
     @PostMapping("/signals/{signal}/aside")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed putAside(
@@ -115,6 +118,7 @@ public class WordController {
         return new Changed(done.change(), work);
     }
 
+    /** Says that what stands now is read. It is no change of the work. */
     @PostMapping("/read-mark")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     public void markRead(@PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {

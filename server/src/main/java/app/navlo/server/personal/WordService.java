@@ -146,7 +146,7 @@ class WordService {
         if (entry.feedback().unread() > 0 || hasNewPosts(entry)) {
             String title = entry.work().definition().title();
             long change = writes.change(writer, ChangeKind.READ, "Read feedback on " + title);
-            writes.add(writer, change, work, Fact.ReadMarked::new);
+            writes.addRead(writer, change, work, Fact.ReadMarked::new);
         }
     }
 

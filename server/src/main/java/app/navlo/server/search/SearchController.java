@@ -51,7 +51,11 @@ public class SearchController {
     /** @param found of the latest work first */
     public record FoundTexts(List<FoundText> found) {}
 
-    /** @param text beginnings of whole words, each of which must stand in what is found */
+    /**
+     * Finds works, words, files and things to do.
+     *
+     * @param text beginnings of whole words, each of which must stand in what is found
+     */
     @GetMapping("/api/students/{student}/search")
     @ReadBoard
     public FoundTexts search(

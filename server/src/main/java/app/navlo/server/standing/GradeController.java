@@ -30,7 +30,11 @@ public class GradeController {
         this.service = service;
     }
 
-    /** @param asof a day that is past: as it was at its end, as Navlo knew it then */
+    /**
+     * A course in all readings, down to the terms of each.
+     *
+     * @param asof a day that is past: as it was at its end, as Navlo knew it then
+     */
     @GetMapping
     public GradeView read(
             @PathVariable long student,
@@ -40,31 +44,33 @@ public class GradeController {
         return service.read(student, course, asof, reader);
     }
 
-    /** Saves nothing. */
+    /** A course as it would stand with other scores. Saves nothing. */
     @PostMapping("/what-if")
     public GradeView whatIf(
             @PathVariable long student, @PathVariable long course, @Valid @RequestBody WhatIfForm form) {
         return service.whatIf(student, course, form);
     }
 
-    /** Saves nothing. */
+    /** What it takes to reach a target. Saves nothing. */
     @PostMapping("/target")
     public TargetView target(
             @PathVariable long student, @PathVariable long course, @Valid @RequestBody TargetForm form) {
         return service.target(student, course, form);
     }
 
-    /** From the first day on which anything counted to today. */
+    /** How a course stood from the first day on which anything counted to today. */
     @GetMapping("/trend")
     public List<TrendPoint> trend(@PathVariable long student, @PathVariable long course) {
         return service.trend(student, course);
     }
 
+    /** The what-if scenarios of a course that were kept. */
     @GetMapping("/scenarios")
     public List<ScenarioView> scenarios(@PathVariable long student, @PathVariable long course) {
         return service.scenarios(student, course);
     }
 
+    /** Keeps a what-if scenario under a name. */
     @PostMapping("/scenarios")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed keep(
@@ -76,6 +82,7 @@ public class GradeController {
         return service.keep(Writer.of(student, person, null, key), course, form);
     }
 
+    /** Throws a kept scenario away. It can be undone. */
     @DeleteMapping("/scenarios/{scenario}")
     public Changed throwAway(
             @PathVariable long student,

@@ -41,6 +41,7 @@ public class MeanController {
             @Nullable String percent,
             @Nullable String atMost) {}
 
+    /** The mean of the courses, and what would carry it to a target. */
     @GetMapping("/api/students/{student}/mean")
     public MeanView mean(
             @PathVariable long student,

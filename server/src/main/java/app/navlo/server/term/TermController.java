@@ -46,11 +46,13 @@ public class TermController {
 
     public record ClosingForm(boolean closed) {}
 
+    /** The terms, with their grading periods and days off. */
     @GetMapping
     public TermsView terms(@PathVariable long student) {
         return service.read(student);
     }
 
+    /** Begins a term. */
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     public Changed begin(
@@ -61,6 +63,7 @@ public class TermController {
         return service.add(Writer.of(student, person, null, key), form.term(), form.closing());
     }
 
+    /** Changes a term, its periods and its days off. */
     @PutMapping("/{term}")
     public Changed edit(
             @PathVariable long student,
@@ -72,6 +75,7 @@ public class TermController {
         return service.edit(Writer.of(student, person, version, key), term, form);
     }
 
+    /** Closes a term, or opens it again. */
     @PutMapping("/{term}/closing")
     public Changed close(
             @PathVariable long student,
@@ -83,6 +87,7 @@ public class TermController {
         return service.close(Writer.of(student, person, version, key), term, form.closed());
     }
 
+    /** Removes a term that has no courses. It can be undone. */
     @DeleteMapping("/{term}")
     public Changed remove(
             @PathVariable long student,

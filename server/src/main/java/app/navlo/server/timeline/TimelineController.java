@@ -14,6 +14,7 @@ public class TimelineController {
         this.timeline = timeline;
     }
 
+    /** Where each piece of work lies in time, and the hours that are free. */
     @GetMapping("/api/students/{student}/timeline")
     public TimelineView timeline(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return timeline.of(student, reader);

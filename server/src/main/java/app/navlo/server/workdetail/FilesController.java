@@ -102,6 +102,7 @@ public class FilesController {
                 .toList();
     }
 
+    /** A file that came with the work from the teacher. */
     @GetMapping("/works/{work}/attachments/{attachment}")
     public void attachment(
             @PathVariable long student,

@@ -44,6 +44,7 @@ public class RecordsController {
     /** @param agreeing how many pieces of work both have alike */
     public record RecordsView(List<TwoRecordsView> differing, int agreeing) {}
 
+    /** What other systems tell of the same work. */
     @GetMapping("/api/students/{student}/records")
     @ReadBoard
     public RecordsView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {

@@ -16,11 +16,19 @@ public class WorkController {
         this.details = details;
     }
 
+    /** A piece of work with all that belongs to it. */
     @GetMapping
     public WorkDetail read(@PathVariable long student, @PathVariable long work) {
         return details.read(student, work);
     }
 
+    /** What handing in now would come to, for the last look before it. */
+    @GetMapping("/hand-in")
+    public WorkDetail.IfHandedInView ifHandedIn(@PathVariable long student, @PathVariable long work) {
+        return details.ifHandedIn(student, work);
+    }
+
+    /** What was handed in, as it was taken. */
     @GetMapping("/hand-ins/{handIn}")
     public Receipt receipt(@PathVariable long student, @PathVariable long work, @PathVariable long handIn) {
         return details.receipt(student, work, handIn);

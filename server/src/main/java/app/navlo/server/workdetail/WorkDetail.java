@@ -16,6 +16,7 @@ import app.navlo.server.sheet.Figures;
 import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.store.Notes;
 import app.navlo.server.store.Outbox;
+import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
@@ -24,6 +25,8 @@ import org.jspecify.annotations.Nullable;
 /**
  * A piece of work as it opens beside a view.
  *
+ * @param photos that are taken with a hand-in made elsewhere
+ * @param along the files that go with a comment
  * @param costs instants ahead at which waiting costs something, soonest first
  * @param worth what it does to the course, and what stands between it and its points
  * @param life what happened, in order
@@ -47,6 +50,8 @@ public record WorkDetail(
         String zone,
         String instructions,
         TakesView takes,
+        TakesView photos,
+        TakesView along,
         @Nullable Instant acceptanceEnds,
         Acceptance.@Nullable Limit acceptanceEndedBy,
         List<CostView> costs,
@@ -162,7 +167,31 @@ public record WorkDetail(
 
     /** What a hand-in may hold; file types are endings without their dot, none for any. */
     public record TakesView(
-            boolean files, boolean text, boolean done, List<String> fileTypes, int maxFiles, long maxFileBytes) {}
+            boolean files, boolean text, boolean done, List<String> fileTypes, int maxFiles, long maxFileBytes) {
+        public static TakesView of(Work.Takes takes) {
+            return new TakesView(
+                    takes.files(),
+                    takes.text(),
+                    takes.done(),
+                    takes.fileTypes(),
+                    takes.maxFiles(),
+                    takes.maxFileBytes());
+        }
+    }
+
+    /**
+     * What handing in now would come to.
+     *
+     * @param due that judges it; null for none
+     * @param late whether it would be late by the clock, within a grace too
+     * @param completes whether it completes what was handed in before, and counts as handed in then
+     * @param penalty what lateness takes, as the course counts it, in a clause; null where it is not late
+     */
+    public record IfHandedInView(
+            @Nullable Instant due,
+            boolean late,
+            boolean completes,
+            @Nullable String penalty) {}
 
     /**
      * One line of the life so far.

@@ -13,6 +13,7 @@ import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.WorkMapper;
 import app.navlo.server.feedback.SaidMapper;
+import app.navlo.server.files.Enclosures;
 import app.navlo.server.outbox.SchoolBox;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.Figures;
@@ -104,7 +105,9 @@ public class WorkDetailService {
                 entry.course().details().name(),
                 zone.getId(),
                 instructions,
-                takes(definition.takes()),
+                WorkDetail.TakesView.of(definition.takes()),
+                WorkDetail.TakesView.of(Enclosures.PHOTOS),
+                WorkDetail.TakesView.of(Enclosures.ANY),
                 state.acceptance().ends(),
                 state.acceptance().endedBy(),
                 entry.costs().stream().map(WorkMapper::cost).toList(),
@@ -137,6 +140,19 @@ public class WorkDetailService {
                 entry.work().origin() == Work.Origin.TYPED);
     }
 
+    /** What handing in now would come to. */
+    @ReadBoard
+    public WorkDetail.IfHandedInView ifHandedIn(long student, long work) {
+        Board.Entry entry = boards.one(student, work, clock.instant());
+        WorkState state = entry.state();
+        boolean late = HandInRules.wouldBeLate(state, entry.now());
+        return new WorkDetail.IfHandedInView(
+                state.dueToCome(),
+                late,
+                state.toComplete(),
+                late ? WorthMapper.penalty(entry.finding(), entry.now()) : null);
+    }
+
     /** @throws Refusal if this student has no such hand-in of that work */
     public Receipt receipt(long student, long work, long handIn) {
         return receipts(boards.one(student, work, clock.instant())).stream()
@@ -153,11 +169,6 @@ public class WorkDetailService {
                         .filter(receipt -> receipt.id() == standing)
                         .mapToInt(receipt -> receipt.files().size())
                         .sum();
-    }
-
-    private static WorkDetail.TakesView takes(Work.Takes takes) {
-        return new WorkDetail.TakesView(
-                takes.files(), takes.text(), takes.done(), takes.fileTypes(), takes.maxFiles(), takes.maxFileBytes());
     }
 
     private static WorkDetail.DraftView draft(Optional<Drafts.Draft> draft) {

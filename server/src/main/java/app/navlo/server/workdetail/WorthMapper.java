@@ -59,7 +59,7 @@ final class WorthMapper {
     }
 
     /** How late it is as a span, how late the course counts it, and what that takes: three things that are told apart. */
-    private static @Nullable String penalty(WorkAssessment finding, Instant now) {
+    static @Nullable String penalty(WorkAssessment finding, Instant now) {
         LatePolicy.Judged penalty = finding.penalty();
         if (penalty == null || !penalty.late()) {
             return null;
@@ -77,10 +77,11 @@ final class WorthMapper {
 
     private static String lateBy(WorkState state, boolean done, Instant now) {
         Instant at = done ? state.handedInAt() : now;
-        if (state.due() == null || at == null || !at.isAfter(state.due())) {
+        Instant due = done ? state.due() : state.dueToCome();
+        if (due == null || at == null || !at.isAfter(due)) {
             return "";
         }
-        Duration by = Duration.between(state.due(), at);
+        Duration by = Duration.between(due, at);
         return " by "
                 + (by.compareTo(COUNTED_IN_HOURS) < 0 && by.toHours() > 0 ? by.toHours() + " h" : Sentences.span(by));
     }

@@ -160,12 +160,6 @@ public class NextModuleTest extends Modules {
             {"leeway.choiceWords({ kind: 'ASK', tokens: 0 })", "Ask for an extension"},
             {"leeway.keyOf({ kind: 'USE_TOKENS', tokens: 2 })", "USE_TOKENS 2"},
             {
-                "leeway.best([{ kind: 'ASK', score: '14', bars: ['CLOSED'] }, { kind: 'LET_GO', score: '0', bars: [] }, { kind:"
-                        + " 'HAND_IN_NOW', score: '9', bars: [] }, { kind: 'OPEN_KEY', score: '20', bars: [] }]).kind",
-                "HAND_IN_NOW"
-            },
-            {"leeway.best([]) === undefined", "true"},
-            {
                 "leeway.eventWords({ kind: 'EXTENSION_GRANTED', due: '2026-11-27T16:00:00Z' }, ZONE, NOW)",
                 "an extension was given, due Fri 27 Nov 17:00"
             },
