@@ -1,7 +1,7 @@
 import createClient from 'openapi-fetch';
 import { v4 as uuid } from 'uuid';
-import { device } from '../lib/device';
-import { noteAnswer } from '../lib/offline';
+import { device } from './device';
+import { noteAnswer } from './offline';
 import type { components, paths } from './schema';
 
 export type Schemas = components['schemas'];

@@ -1,5 +1,5 @@
-import { forgetKept } from '../lib/offline';
 import { CUT_OFF, csrf, refused } from './client';
+import { forgetKept } from './offline';
 
 /** The security filters take these two; they answer with nothing, or with what was wrong. */
 async function send(method: 'POST' | 'DELETE', body?: URLSearchParams): Promise<void> {

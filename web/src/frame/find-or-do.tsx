@@ -11,14 +11,14 @@ import { type Line, understand } from '../lib/lines';
 import { useNow } from '../lib/now';
 import { fits } from '../lib/search';
 import { useSettled } from '../lib/settled';
-import { useTerms } from '../lib/terms';
 import { addDays, localDate } from '../lib/time';
 import { KIND_WORDS, moveWords, stageDetail, stageWord } from '../lib/words';
+import { addLine, lineWords, titlesOf } from '../ui/added';
 import { CourseMark } from '../ui/course-mark';
 import { noticeFault } from '../ui/notice';
 import { StageGlyph } from '../ui/stage-glyph';
-import { addLine, lineWords, titlesOf } from '../views/work/added';
 import { StudentContext, type StudentView, useStudent } from './student';
+import { useTerms } from './terms';
 import { viewsOf } from './views';
 
 const ROW = 'flex cursor-pointer items-center gap-3 rounded px-3 py-1.5 data-[selected=true]:bg-line-2';

@@ -1,12 +1,12 @@
 import { type FormEvent, useState } from 'react';
 import { type Course, client, Refused, writeKey } from '../api/client';
-import { writeChange } from '../api/write-change';
 import { useAddress } from '../lib/address';
 import { figureWords, readingOf } from '../lib/readings';
 import { Button } from '../ui/button';
 import { CourseMark } from '../ui/course-mark';
 import { Dialog } from '../ui/dialog';
 import { noticeFault } from '../ui/notice';
+import { writeChange } from '../ui/write-change';
 import { useStudent } from './student';
 
 const IMPORTANCE: readonly (readonly [string, string])[] = [

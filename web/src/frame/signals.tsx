@@ -2,7 +2,6 @@ import { X } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { client, writeKey } from '../api/client';
-import { writeChange } from '../api/write-change';
 import { useNow } from '../lib/now';
 import { stakeWords } from '../lib/readings';
 import { grouped, groupWords, type Signal, signalKey, wayOf } from '../lib/signals';
@@ -11,6 +10,7 @@ import { count, sentence } from '../lib/words';
 import { Button, TextButton } from '../ui/button';
 import { CourseMark } from '../ui/course-mark';
 import { noticeFault } from '../ui/notice';
+import { writeChange } from '../ui/write-change';
 import { useStudent } from './student';
 
 interface SignalsProps {

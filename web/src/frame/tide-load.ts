@@ -1,5 +1,5 @@
 import type { Schemas, TideDay } from '../api/client';
-import { span60 } from '../views/work/model';
+import { span60 } from '../lib/time';
 
 export type PlannedDay = Schemas['PlannedDay'];
 

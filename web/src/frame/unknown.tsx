@@ -1,8 +1,8 @@
 import { Link } from 'react-router';
 import { client, type Schemas, writeKey } from '../api/client';
-import { writeChange } from '../api/write-change';
 import { TextButton } from '../ui/button';
 import { noticeFault } from '../ui/notice';
+import { writeChange } from '../ui/write-change';
 import { useStudent } from './student';
 
 type Unknown = Schemas['UnknownView'];

@@ -241,3 +241,11 @@ export function dateParts(date: string): { weekday: string; number: number } {
 export function addDays(day: string, days: number): string {
   return format(plusDays(parseISO(day), days), 'yyyy-MM-dd');
 }
+
+/** Hours of effort are said in hours, never in days. */
+export function span60(minutes: number): string {
+  const hours = Math.floor(minutes / 60);
+  const rest = minutes % 60;
+  if (hours === 0) return `${rest} min`;
+  return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
+}

@@ -1,13 +1,13 @@
 import { type FormEvent, useRef, useState } from 'react';
 import { client, Refused, type Schemas, take, upload, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
-import { writeChange } from '../../api/write-change';
 import { useNow } from '../../lib/now';
 import { near, timeWords } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { noticeChange, noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 import { useStudent } from '../student';
 
 type Calendar = Schemas['BusyCalendarView'];

@@ -1,12 +1,12 @@
 import { useQuery } from '@tanstack/react-query';
 import { client, type Schemas, writeKey } from '../../api/client';
 import { effortsQuery } from '../../api/queries';
-import { writeChange } from '../../api/write-change';
 import { span } from '../../lib/time';
 import { count, KIND_WORDS } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
+import { writeChange } from '../../ui/write-change';
 import { useStudent } from '../student';
 
 type Correction = Schemas['EffortCorrectionView'];

@@ -2,12 +2,12 @@ import { MoreHorizontal } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { client, type Schemas, writeKey } from '../../api/client';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuItem, MenuRule } from '../../ui/menu';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 import { CourseDialog } from './course-form';
 
 type TermCourse = Schemas['TermCourse'];

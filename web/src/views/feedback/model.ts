@@ -1,5 +1,5 @@
+import type { Said } from '../piece/model';
 import { markKey } from '../piece/model';
-import type { Said } from '../piece/words';
 
 /** What stands in one place of the stream: one word, or all marks of one time on one file. */
 export interface Entry {

@@ -1,7 +1,6 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { client, once, Refused, type Work, writeKey } from '../../api/client';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { instantIn, near } from '../../lib/time';
@@ -9,6 +8,7 @@ import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 import { ChoiceChart } from './choice-chart';
 import { type Case, choiceWords, keyOf } from './model';
 

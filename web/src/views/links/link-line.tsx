@@ -4,7 +4,6 @@ import { Ellipsis } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { client, type SchoolLink, take, writeKey } from '../../api/client';
 import { linksQuery, refreshStudent } from '../../api/queries';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
@@ -13,6 +12,7 @@ import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { Menu, MenuItem, MenuRule } from '../../ui/menu';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 import { LinkHistory } from './link-history';
 import { abilityWords, LINK_KIND_WORDS, STAGE_OF_ASKING } from './model';
 

@@ -1,9 +1,9 @@
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { client, writeKey } from '../../api/client';
-import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { span } from '../../lib/time';
 import { Button } from '../../ui/button';
+import { writePiece } from '../../ui/write-piece';
 
 const KEY = 'navlo.timer';
 const MOST_MINUTES = 6_000;

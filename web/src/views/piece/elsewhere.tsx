@@ -1,12 +1,12 @@
 import { type FormEvent, useState } from 'react';
 import { client, type Detail, writeKey } from '../../api/client';
-import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { localDate, localTime } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextArea, TextField } from '../../ui/field';
+import { writePiece } from '../../ui/write-piece';
 import { AlongField, formOf, useAlong } from './along';
 
 /** Work done on paper or handed in elsewhere, by the student's own word: when, where, and pictures of it. */

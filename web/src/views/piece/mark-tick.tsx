@@ -3,8 +3,8 @@ import { client, type Detail, take, writeKey } from '../../api/client';
 import { detailQuery, feedbackQuery, queryClient } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { noticeChange, noticeFault } from '../../ui/notice';
+import type { Said } from './model';
 import { inOrder } from './model';
-import type { Said } from './words';
 
 /** Says that a mark on a page is dealt with; for a reader only whether it is. */
 function MarkTick({ said, label }: { said: Said; label: string }) {

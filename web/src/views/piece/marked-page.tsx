@@ -10,8 +10,8 @@ import { count } from '../../lib/words';
 import { Boundary } from '../../ui/boundary';
 import { Loading } from '../../ui/states';
 import { MarkTick } from './mark-tick';
+import type { Said } from './model';
 import { inOrder, markKey } from './model';
-import type { Said } from './words';
 
 /** What each key does to the mark that is looked at. */
 const STEPS: Record<string, number> = { j: 1, ArrowDown: 1, k: -1, ArrowUp: -1 };

@@ -1,6 +1,7 @@
-import type { Detail } from '../../api/client';
+import type { Detail, Schemas } from '../../api/client';
 import { bytes, count } from '../../lib/words';
-import type { Said } from './words';
+
+export type Said = Schemas['SaidView'];
 
 /** Names the file whose pages a mark stands on: "hand-in.position". */
 export function markKey(said: Said | undefined): string {

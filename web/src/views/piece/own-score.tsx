@@ -1,6 +1,5 @@
 import { type FormEvent, useState } from 'react';
 import { client, Refused, type Work, writeKey } from '../../api/client';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { localDate } from '../../lib/time';
@@ -8,6 +7,7 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 
 interface OwnScoreProps {
   work: Work;

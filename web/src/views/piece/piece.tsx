@@ -4,6 +4,7 @@ import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { client, type Detail, Refused, take, writeKey } from '../../api/client';
 import { detailQuery, refreshStudent } from '../../api/queries';
+import { OpenAtSchool } from '../../frame/open-at-school';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { isTyping } from '../../lib/keys';
@@ -13,7 +14,6 @@ import { countdown, flagAgainstClock, KIND_WORDS, scoreWords, sentence } from '.
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeChange, noticeFault } from '../../ui/notice';
-import { OpenAtSchool } from '../../ui/open-at-school';
 import { fetchRichText } from '../../ui/rich-text';
 import { Failed, Loading } from '../../ui/states';
 import { TimingBar } from '../../ui/timing-bar';

@@ -1,10 +1,10 @@
 import { type FormEvent, useState } from 'react';
 import { client, type Detail, writeKey } from '../../api/client';
-import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { TextArea } from '../../ui/field';
+import { writePiece } from '../../ui/write-piece';
 import { Part } from './part';
 import { type Post, readWords, Thread } from './thread';
 

@@ -1,6 +1,5 @@
 import { type ReactNode, useState } from 'react';
 import { client, type Detail, writeKey } from '../../api/client';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
@@ -9,6 +8,7 @@ import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Select } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 import { WriteToTeacher } from './message';
 import { Part } from './part';
 

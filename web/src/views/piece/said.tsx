@@ -1,15 +1,16 @@
 import { type FormEvent, useState } from 'react';
 import { client, type Detail, type Refused, writeKey } from '../../api/client';
-import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { Button, TextButton } from '../../ui/button';
 import { TextArea } from '../../ui/field';
+import { writePiece } from '../../ui/write-piece';
 import { AlongField, formOf, useAlong } from './along';
 import { Messages, WriteToTeacher } from './message';
+import type { Said } from './model';
 import { markKey, threads } from './model';
 import { Part } from './part';
-import { OnPages, type Said, Words } from './words';
+import { OnPages, Words } from './words';
 
 /** All that was said about this work. Marks on the pages of a file stand together; answers stand under what they answer. */
 function SaidPart({ detail }: { detail: Detail }) {

@@ -1,11 +1,11 @@
 import { type FormEvent, useState } from 'react';
 import { client, type Detail, writeKey } from '../../api/client';
-import { writePiece } from '../../api/write-piece';
 import { useStudent } from '../../frame/student';
 import { span } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
+import { writePiece } from '../../ui/write-piece';
 
 const OFFERED = [15, 30, 60, 120] as const;
 

@@ -8,9 +8,8 @@ import { near } from '../../lib/time';
 import { bytes, count } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { MarkTick } from './mark-tick';
-import { inOrder } from './model';
+import { inOrder, type Said } from './model';
 
-export type Said = Schemas['SaidView'];
 type Shown = Schemas['AnswersView'];
 type RowMark = Schemas['RowMarkView'];
 

@@ -1,6 +1,12 @@
 import { StepChart } from '../../ui/step-chart';
-import type { Example } from './late-part';
 import type { Trial } from './rules-form';
+
+/** A piece of work to try the rules on. */
+export interface Example {
+  possible: number;
+  earned: number;
+  hoursLate: number;
+}
 
 const HOUR = 3_600_000;
 const BEFORE = 18 * HOUR;

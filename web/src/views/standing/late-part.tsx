@@ -1,17 +1,10 @@
 import type { Schemas } from '../../api/client';
 import { sentence } from '../../lib/words';
 import { Choice } from '../../ui/choice';
-import { KeptChart } from './kept-chart';
+import { type Example, KeptChart } from './kept-chart';
 import { type FieldSpec, NumberFields, type PartProps, RulePart } from './rules-form';
 
 type Late = Schemas['LateSheet'];
-
-/** A piece of work to try the rules on. */
-export interface Example {
-  possible: number;
-  earned: number;
-  hoursLate: number;
-}
 
 const KINDS = [
   ['UNKNOWN', 'Not known'],

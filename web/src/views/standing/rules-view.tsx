@@ -10,7 +10,8 @@ import { Check } from '../../ui/field';
 import { noticeChange, noticeFault } from '../../ui/notice';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { GradePart } from './grade-part';
-import { type Example, LatePart } from './late-part';
+import type { Example } from './kept-chart';
+import { LatePart } from './late-part';
 import { ExtensionPart, TokenPart } from './leeway-part';
 import { LetterPart } from './letter-part';
 import {

@@ -2,13 +2,13 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, writeKey } from '../../api/client';
 import { hoursQuery } from '../../api/queries';
-import { writeChange } from '../../api/write-change';
 import { SetLink } from '../../frame/set-link';
 import { useStudent } from '../../frame/student';
 import { fieldTime } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
+import { writeChange } from '../../ui/write-change';
 
 const DAYS = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'] as const;
 const SHORT = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;

@@ -4,11 +4,11 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { client, type Schemas, writeKey } from '../../api/client';
 import { rulesQuery } from '../../api/queries';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 
 type Late = Schemas['LateSheet'];
 

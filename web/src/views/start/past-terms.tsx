@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { client, type Schemas, writeKey } from '../../api/client';
-import { writeChange } from '../../api/write-change';
 import { useStudent } from '../../frame/student';
-import { runningTerm, type Term } from '../../lib/terms';
+import { runningTerm, type Term } from '../../frame/terms';
 import { dateWords } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeFault } from '../../ui/notice';
+import { writeChange } from '../../ui/write-change';
 import { CourseList } from '../courses/course-list';
 import { ClosedBoard } from './closed-board';
 import { TermStep } from './term-step';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { client, csrf, Refused, refused, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
-import type { Term } from '../../lib/terms';
+import type { Term } from '../../frame/terms';
 import { Button } from '../../ui/button';
 import { Check, TextField } from '../../ui/field';
 import { FileButton } from '../../ui/file-button';

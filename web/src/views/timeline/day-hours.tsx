@@ -3,16 +3,15 @@ import { Plus } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import { client, Refused, writeKey } from '../../api/client';
 import { hoursQuery } from '../../api/queries';
-import { writeChange } from '../../api/write-change';
 import { changed, type Sheet, type Span, without } from '../../frame/hours/model';
 import { SpanBox } from '../../frame/hours/spans';
 import { useStudent } from '../../frame/student';
-import { dateWords, localTime } from '../../lib/time';
+import { dateWords, localTime, span60 } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
-import { span60 } from '../work/model';
+import { writeChange } from '../../ui/write-change';
 import { type Day, ms, type Timeline } from './model';
 
 interface DayHoursProps {

@@ -1,9 +1,8 @@
 import clsx from 'clsx';
 import { useStudent } from '../../frame/student';
-import { dateWords, localTime } from '../../lib/time';
+import { dateWords, localTime, span60 } from '../../lib/time';
 import { TextButton } from '../../ui/button';
 import type { Next } from '../next/model';
-import { span60 } from '../work/model';
 import { drawnDays } from './axis';
 import { type Day, ms, type Timeline } from './model';
 import type { Mover } from './moving';

@@ -3,11 +3,10 @@ import type { ReactNode } from 'react';
 import type { Work } from '../../api/client';
 import type { StudentView } from '../../frame/student';
 import type { SortKey } from '../../lib/narrow';
-import { dateWords, near, nearDate } from '../../lib/time';
+import { dateWords, near, nearDate, span60 } from '../../lib/time';
 import { countdown, KIND_WORDS, scoreWords } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { TimingBar } from '../../ui/timing-bar';
-import { span60 } from './model';
 import { ScoreInput, useScoring } from './scoring';
 import { StateWords } from './state-words';
 

@@ -1,14 +1,14 @@
 import { type FormEvent, useMemo, useRef, useState } from 'react';
 import { Refused } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { useTerms } from '../../frame/terms';
 import { type Line, understand } from '../../lib/lines';
-import { useTerms } from '../../lib/terms';
 import { dateWords } from '../../lib/time';
 import { count } from '../../lib/words';
+import { addLine, lineWords, titlesOf } from '../../ui/added';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { noticeFault } from '../../ui/notice';
-import { addLine, lineWords, titlesOf } from './added';
 
 interface LineAddProps {
   /** The course of lines that name none; null for the one that was last added to. */

@@ -1,6 +1,6 @@
 import type { Board, Work } from '../../api/client';
 import { type Grouping, KINDS, type Sort, type SortKey, STAGES } from '../../lib/narrow';
-import { minutesBetween, near, nearStart, span } from '../../lib/time';
+import { minutesBetween, near, nearStart, span, span60 } from '../../lib/time';
 import { count, KIND_WORDS, MOVE_WORDS, MOVES, STAGE_WORDS } from '../../lib/words';
 
 export interface Group {
@@ -156,14 +156,6 @@ function about(move: Work['move'], works: readonly Work[], zone: string, now: nu
     case 'OUT_OF_REACH':
       return 'closed, and no hand-in stands';
   }
-}
-
-/** Hours of effort are said in hours, never in days. */
-export function span60(minutes: number): string {
-  const hours = Math.floor(minutes / 60);
-  const rest = minutes % 60;
-  if (hours === 0) return `${rest} min`;
-  return rest === 0 ? `${hours} h` : `${hours} h ${String(rest).padStart(2, '0')}`;
 }
 
 function byCourse(board: Board, works: readonly Work[]): Group[] {

@@ -2,12 +2,12 @@ import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { type Course, client, Refused, take, writeKey } from '../../../api/client';
-import { writeChange } from '../../../api/write-change';
 import { useStudent } from '../../../frame/student';
 import { figureWords } from '../../../lib/readings';
 import { span } from '../../../lib/time';
 import { Button } from '../../../ui/button';
 import { noticeFault } from '../../../ui/notice';
+import { writeChange } from '../../../ui/write-change';
 import { plain, type WhatIf } from './model';
 
 interface GoalPanelProps {

@@ -2,11 +2,11 @@ import { useQueries, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { type Course, client, Refused, writeKey } from '../../../api/client';
 import { gradeQuery, scenariosQuery } from '../../../api/queries';
-import { writeChange } from '../../../api/write-change';
 import { useStudent } from '../../../frame/student';
 import { figureWords, READING_WORDS, type Reading } from '../../../lib/readings';
 import { Button, TextButton } from '../../../ui/button';
 import { noticeFault } from '../../../ui/notice';
+import { writeChange } from '../../../ui/write-change';
 import { type Added, type Grade, isNothing, readingIn, type WhatIf } from './model';
 
 const COMPARED: readonly Reading[] = ['SO_FAR', 'EXPECTED', 'CEILING'];

@@ -1,9 +1,9 @@
-import { client, once, type Schemas, take } from '../../api/client';
-import { refreshStudent } from '../../api/queries';
-import type { Line } from '../../lib/lines';
-import { dateWords, span } from '../../lib/time';
-import { KIND_WORDS } from '../../lib/words';
-import { noticeChange } from '../../ui/notice';
+import { client, once, type Schemas, take } from '../api/client';
+import { refreshStudent } from '../api/queries';
+import type { Line } from '../lib/lines';
+import { dateWords, span } from '../lib/time';
+import { KIND_WORDS } from '../lib/words';
+import { noticeChange } from './notice';
 
 /** What was understood beside title and course: "quiz, due Fri 4 Dec 17:00, 60 points". */
 export function lineWords(line: Line): string {

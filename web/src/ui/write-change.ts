@@ -1,6 +1,6 @@
-import { noticeChange } from '../ui/notice';
-import { type Schemas, take } from './client';
-import { refreshStudent } from './queries';
+import { type Schemas, take } from '../api/client';
+import { refreshStudent } from '../api/queries';
+import { noticeChange } from './notice';
 
 /** Sends a write that is one change, shows what it brought, and reports it with the way to undo it. */
 export async function writeChange(

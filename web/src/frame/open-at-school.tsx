@@ -1,8 +1,8 @@
 import clsx from 'clsx';
 import { ExternalLink } from 'lucide-react';
 import type { Work } from '../api/client';
-import { useStudent } from '../frame/student';
 import { askOnReturn } from '../lib/ask-on-return';
+import { useStudent } from './student';
 
 /** The address that leads to where a piece of work is done. */
 function placeOf(student: number, work: number): string {

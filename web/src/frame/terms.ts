@@ -1,10 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import type { Schemas } from '../api/client';
 import { termsQuery } from '../api/queries';
-import { useStudent } from '../frame/student';
-import type { Asked } from './lines';
-import { useNow } from './now';
-import { localDate } from './time';
+import type { Asked } from '../lib/lines';
+import { useNow } from '../lib/now';
+import { localDate } from '../lib/time';
+import { useStudent } from './student';
 
 export type Term = Schemas['OneTerm'];
 

@@ -1,6 +1,6 @@
-import { noticeChange, noticeFault } from '../ui/notice';
-import { Refused, type Schemas, take } from './client';
-import { detailQuery, queryClient, refreshStudent } from './queries';
+import { Refused, type Schemas, take } from '../api/client';
+import { detailQuery, queryClient, refreshStudent } from '../api/queries';
+import { noticeChange, noticeFault } from './notice';
 
 type Done = Schemas['HandedIn'];
 
