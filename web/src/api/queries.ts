@@ -17,6 +17,12 @@ export const sessionQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+/** Access for one's own scripts. */
+export const tokensQuery = queryOptions({
+  queryKey: ['tokens'],
+  queryFn: () => take(client.GET('/api/people/me/tokens')),
+});
+
 /** @param asof a day that is past, as it was known then; null for now */
 export const boardQuery = (student: number, asof: string | null = null) =>
   queryOptions({

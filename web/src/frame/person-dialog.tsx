@@ -7,6 +7,7 @@ import { Choice } from '../ui/choice';
 import { Dialog } from '../ui/dialog';
 import { TextField } from '../ui/field';
 import { noticeFault } from '../ui/notice';
+import { AccessTokens } from './access-tokens';
 
 type Person = Schemas['PersonView'];
 type Form = Schemas['PersonForm'];
@@ -22,6 +23,7 @@ function PersonDialog({ person, open, onClose }: PersonDialogProps) {
   return (
     <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="You, and how you read times">
       {open && <PersonForm person={person} onClose={onClose} />}
+      {open && <AccessTokens zone={person.zone} />}
     </Dialog>
   );
 }

@@ -99,6 +99,7 @@ public class ArchiveTest extends DemoServer {
                 tables,
                 Set.of(
                         "person",
+                        "access_token",
                         "guardianship",
                         "sign_in_failure",
                         "spring_session",

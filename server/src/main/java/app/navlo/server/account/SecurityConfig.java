@@ -35,7 +35,8 @@ class SecurityConfig {
     }
 
     @Bean
-    SecurityFilterChain security(HttpSecurity http, StudentAccess access, SignInBrake brake, Problems problems)
+    SecurityFilterChain security(
+            HttpSecurity http, StudentAccess access, SignInBrake brake, TokenService tokens, Problems problems)
             throws Exception {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers(SESSION)
                         .permitAll()
@@ -49,7 +50,8 @@ class SecurityConfig {
                         .authenticated()
                         .anyRequest()
                         .permitAll())
-                .csrf(csrf -> csrf.spa())
+                // No browser sends a token by itself, so nobody can be made to use one.
+                .csrf(csrf -> csrf.spa().ignoringRequestMatchers(TokenFilter::bears))
                 .formLogin(form -> form.loginPage("/")
                         .loginProcessingUrl(SESSION)
                         .usernameParameter("email")
@@ -79,6 +81,7 @@ class SecurityConfig {
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .frameOptions(frame -> frame.deny())
                         .contentTypeOptions(Customizer.withDefaults()))
+                .addFilterBefore(new TokenFilter(tokens, problems), UsernamePasswordAuthenticationFilter.class)
                 .addFilterBefore(new SignInBrakeFilter(brake, problems), UsernamePasswordAuthenticationFilter.class)
                 .build();
     }

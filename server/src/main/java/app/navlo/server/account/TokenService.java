@@ -1,0 +1,72 @@
+package app.navlo.server.account;
+
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.AccessTokens;
+import app.navlo.server.store.Sha256;
+import app.navlo.server.time.ServerClock;
+import java.security.SecureRandom;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Base64;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.stereotype.Service;
+
+/** Makes, revokes and recognises access tokens. */
+@Service
+public class TokenService {
+    /** By which a token is known for one, in a script as in a log that should not hold it. */
+    static final String PREFIX = "navlo_";
+
+    private static final int BYTES = 32;
+    private static final int MOST = 20;
+    /** Its last use is kept no more exactly than this, so that reading stays reading. */
+    private static final Duration EXACT = Duration.ofHours(1);
+
+    private final AccessTokens tokens;
+    private final ServerClock clock;
+    private final SecureRandom random = new SecureRandom();
+
+    TokenService(AccessTokens tokens, ServerClock clock) {
+        this.tokens = tokens;
+        this.clock = clock;
+    }
+
+    /** @param token itself; it is never shown again */
+    public record Made(long id, String token) {}
+
+    public List<AccessTokens.AccessToken> of(Person person) {
+        return tokens.of(person.id());
+    }
+
+    /** @throws Refusal if there are too many already */
+    public Made make(Person person, String name, AccessTokens.Scope scope) {
+        if (tokens.of(person.id()).size() >= MOST) {
+            throw Refusal.conflict("There are " + MOST + " tokens already", "Revoke one that isn't needed.");
+        }
+        byte[] secret = new byte[BYTES];
+        random.nextBytes(secret);
+        String token = PREFIX + Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+        return new Made(tokens.add(person.id(), name.strip(), scope, Sha256.of(token), clock.instant()), token);
+    }
+
+    /** @throws Refusal if this person has no such token */
+    public void revoke(Person person, long id) {
+        if (!tokens.revoke(person.id(), id, clock.instant())) {
+            throw Refusal.notFound("token");
+        }
+    }
+
+    /** Whose token it is; empty where it is none that stands. */
+    Optional<AccessTokens.Bearer> bearer(String token) {
+        if (!token.startsWith(PREFIX)) {
+            return Optional.empty();
+        }
+        Optional<AccessTokens.Bearer> found = tokens.bearer(Sha256.of(token));
+        Instant now = clock.instant();
+        found.filter(bearer ->
+                        bearer.usedAt() == null || bearer.usedAt().plus(EXACT).isBefore(now))
+                .ifPresent(bearer -> tokens.used(bearer.token(), now));
+        return found;
+    }
+}

@@ -1,0 +1,122 @@
+import { useQuery } from '@tanstack/react-query';
+import { type FormEvent, useState } from 'react';
+import { client, Refused, type Schemas, take } from '../api/client';
+import { queryClient, tokensQuery } from '../api/queries';
+import { useNow } from '../lib/now';
+import { near } from '../lib/time';
+import { Button, TextButton } from '../ui/button';
+import { Choice } from '../ui/choice';
+import { TextField } from '../ui/field';
+import { noticeFault } from '../ui/notice';
+
+type Token = Schemas['AccessToken'];
+
+const SCOPES = [
+  ['READ', 'only read'],
+  ['WRITE', 'read and write'],
+] as const;
+
+/** Access for one's own scripts: made, shown once, revoked. */
+function AccessTokens({ zone }: { zone: string }) {
+  const { data: tokens } = useQuery(tokensQuery);
+  const [made, setMade] = useState<string | null>(null);
+  return (
+    <section className="mt-5 border-line border-t pt-4">
+      <h3 className="mb-1 font-bold text-[15px]">Access for scripts of your own</h3>
+      <p className="mb-2.5 text-[14px] text-ink-2">
+        A token lets a program in without your password. It sees what you see, and can be revoked at any time.
+      </p>
+      {tokens && tokens.length > 0 && (
+        <ul className="mb-3 border-line border-y">
+          {tokens.map((token) => (
+            <Row key={token.id} token={token} zone={zone} />
+          ))}
+        </ul>
+      )}
+      {made ? <Made token={made} onDone={() => setMade(null)} /> : <Make onMade={setMade} />}
+    </section>
+  );
+}
+
+function Row({ token, zone }: { token: Token; zone: string }) {
+  const now = useNow();
+  const revoke = async () => {
+    try {
+      await take(client.DELETE('/api/people/me/tokens/{token}', { params: { path: { token: token.id } } }));
+      await queryClient.invalidateQueries({ queryKey: tokensQuery.queryKey });
+    } catch (error) {
+      noticeFault(error);
+    }
+  };
+  return (
+    <li className="flex items-baseline justify-between gap-3 border-line border-b py-1.5 last:border-b-0">
+      <span className="min-w-0">
+        <b className="block break-words font-semibold">{token.name}</b>
+        <span className="text-[13.5px] text-ink-2">
+          {token.scope === 'READ' ? 'Only reads' : 'Reads and writes'},{' '}
+          {token.usedAt ? `last used ${near(token.usedAt, zone, now)}` : 'not used yet'}
+        </span>
+      </span>
+      <TextButton onClick={() => void revoke()} aria-label={`Revoke ${token.name}`}>
+        Revoke
+      </TextButton>
+    </li>
+  );
+}
+
+function Made({ token, onDone }: { token: string; onDone: () => void }) {
+  const [copied, setCopied] = useState(false);
+  const copy = async () => {
+    await navigator.clipboard?.writeText(token);
+    setCopied(true);
+  };
+  return (
+    <div role="status" className="border-teal border-l-4 bg-line-2 px-3 py-2">
+      <p className="mb-1 font-semibold">Copy it now: it isn’t shown again.</p>
+      <code className="block select-all break-all text-[13.5px]">{token}</code>
+      <div className="mt-2 flex gap-2">
+        <Button onClick={() => void copy()}>{copied ? 'Copied' : 'Copy'}</Button>
+        <Button look="quiet" onClick={onDone}>
+          I have it
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Make({ onMade }: { onMade: (token: string) => void }) {
+  const [name, setName] = useState('');
+  const [scope, setScope] = useState<Token['scope']>('READ');
+  const [fault, setFault] = useState<Refused | null>(null);
+  const make = async (event: FormEvent) => {
+    event.preventDefault();
+    setFault(null);
+    try {
+      const made = await take(client.POST('/api/people/me/tokens', { body: { name, scope } }));
+      setName('');
+      onMade(made.token);
+      await queryClient.invalidateQueries({ queryKey: tokensQuery.queryKey });
+    } catch (error) {
+      if (error instanceof Refused && error.status === 422) setFault(error);
+      else noticeFault(error);
+    }
+  };
+  return (
+    <form onSubmit={(event) => void make(event)} className="flex flex-col gap-3">
+      <TextField
+        label="What the token is for"
+        required
+        maxLength={100}
+        value={name}
+        onChange={(event) => setName(event.target.value)}
+        fault={fault?.of('name')}
+      />
+      <Choice label="It may" value={scope} options={SCOPES} onChange={setScope} />
+      <Button type="submit" className="self-start">
+        Make a token
+      </Button>
+    </form>
+  );
+}
+
+export { AccessTokens };
