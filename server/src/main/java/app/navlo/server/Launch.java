@@ -20,9 +20,10 @@ import org.slf4j.LoggerFactory;
  * @param keep keep the demo's data of the last run
  * @param data the folder of the database
  * @param host to listen on: localhost for this machine alone, 0.0.0.0 for the network that it is in
+ * @param opsPort for health and metrics, on this machine alone; below 0 for none
  * @param still let the demo's clock stand still
  */
-record Launch(boolean demo, boolean keep, Path data, String host, int port, boolean still) {
+record Launch(boolean demo, boolean keep, Path data, String host, int port, int opsPort, boolean still) {
     /** Names the file of a demo that was filled when Navlo was built; filling it takes a while. */
     private static final String FILLED_DEMO = "navlo.demo.filled";
 
@@ -44,6 +45,7 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
         Path data = Path.of("data");
         String host = System.getenv().getOrDefault("NAVLO_HOST", "localhost");
         int port = DEFAULT_PORT;
+        int opsPort = -1;
         while (!left.isEmpty()) {
             String option = left.pop();
             switch (option) {
@@ -51,13 +53,14 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
                 case "--still" -> still = true;
                 case "--data" -> data = Path.of(value(option, left));
                 case "--host" -> host = value(option, left);
-                case "--port" -> port = port(value(option, left));
+                case "--port" -> port = port(option, value(option, left));
+                case "--ops-port" -> opsPort = port(option, value(option, left));
                 default ->
                     throw new IllegalArgumentException("there is no option '" + option
-                            + "'; there are --host H, --port N, --data DIR and, for demo, --keep");
+                            + "'; there are --host H, --port N, --ops-port N, --data DIR and, for demo, --keep");
             }
         }
-        return new Launch(demo, keep, data, host, port, still);
+        return new Launch(demo, keep, data, host, port, opsPort, still);
     }
 
     private static String value(String option, Deque<String> left) {
@@ -67,9 +70,9 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
         return left.pop();
     }
 
-    private static int port(String text) {
+    private static int port(String option, String text) {
         if (!text.matches("\\d{1,5}") || Integer.parseInt(text) > 65_535) {
-            throw new IllegalArgumentException("--port wants a number from 0 to 65535, not '" + text + "'");
+            throw new IllegalArgumentException(option + " wants a number from 0 to 65535, not '" + text + "'");
         }
         return Integer.parseInt(text);
     }
@@ -130,6 +133,8 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, bool
         properties.put("server.address", host);
         properties.put("server.port", port);
         properties.put("spring.datasource.url", url());
+        properties.put("navlo.ops.port", opsPort);
+        properties.put("navlo.ops.data", data.toString());
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);
         properties.put("navlo.demo.calendars", port == 0 ? 0 : port + 2);

@@ -93,6 +93,7 @@ public class ArrowsTest {
             "search",
             "exports",
             "demo",
+            "health",
             "session",
             "page");
 
