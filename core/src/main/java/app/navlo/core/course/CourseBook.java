@@ -23,6 +23,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -188,13 +189,14 @@ public final class CourseBook {
     /** All that is known of each piece of work, in the order of the course. */
     public List<WorkAssessment> findings() {
         return worked.values().stream()
-                .map(one -> all.of(one, shut.get(one.id()), forGood.get(one.id())))
+                .map(one -> all.of(
+                        one, Objects.requireNonNull(shut.get(one.id())), Objects.requireNonNull(forGood.get(one.id()))))
                 .toList();
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
     public WorkAssessment finding(String work) {
-        return all.of(one(work), shut.get(work), forGood.get(work));
+        return all.of(one(work), Objects.requireNonNull(shut.get(work)), Objects.requireNonNull(forGood.get(work)));
     }
 
     /** Where a piece of work lies in time. */

@@ -10,6 +10,7 @@ import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** One piece of work, its state, and its attempts judged by its late policy. */
@@ -47,7 +48,7 @@ record EvaluatedWork(CourseWork work, WorkItem item, LatePolicy policy, WorkStat
         if (!costs) {
             return made;
         }
-        Instant original = work.item().schedule().due().instant();
+        Instant original = Objects.requireNonNull(work.item().schedule().due()).instant();
         return made.stream().map(one -> afterOriginal(one, original, rules)).toList();
     }
 
@@ -61,7 +62,7 @@ record EvaluatedWork(CourseWork work, WorkItem item, LatePolicy policy, WorkStat
                 attempt.number(),
                 attempt.window(),
                 attempt.handedIn(),
-                rules.extension().keep(byDue, earned.minus(byDue)),
+                Objects.requireNonNull(rules.extension()).keep(byDue, earned.minus(byDue)),
                 attempt.earnedByDue(),
                 attempt.isFinal(),
                 attempt.posted());

@@ -8,6 +8,7 @@ import app.navlo.core.policy.LatePolicy;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -97,7 +98,13 @@ public record LeewayCase(WorkAssessment finding, Instant doneAt, List<Choice> ch
             steps.add(new LatePolicy.Step(original, raw));
         }
         steps.addAll(finding.policy()
-                .steps(choice.due(), of.possible(), after, before ? original : now, last, rules.calendar()));
+                .steps(
+                        choice.due(),
+                        of.possible(),
+                        after,
+                        Objects.requireNonNull(before ? original : now),
+                        last,
+                        rules.calendar()));
         return steps;
     }
 }

@@ -192,7 +192,7 @@ final class ScoreBasis {
                 scores.add(judged.score());
             }
         }
-        Instant due = one.state().redo().due();
+        Instant due = Objects.requireNonNull(one.state().redo()).due();
         Instant handedIn = one.state().stage() == Stage.TURNED_IN ? lastHandIn(one) : now;
         Rational redo = one.policy()
                 .judge(due, handedIn, one.possible(), raw, null, rules.calendar())
@@ -216,7 +216,7 @@ final class ScoreBasis {
         }
         WorkState state = one.state();
         boolean redo = state.redo() != null && (state.stage() == Stage.TURNED_IN || state.move() == Turn.YOURS);
-        Instant due = redo ? state.redo().due() : state.due();
+        Instant due = redo ? Objects.requireNonNull(state.redo()).due() : state.due();
         boolean withTeacher = state.stage() == Stage.TURNED_IN || (state.stage() == Stage.RETURNED && !redo);
         Instant handedIn = !withTeacher ? now : redo ? lastHandIn(one) : state.handedInAt();
         return handedIn == null

@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /**
@@ -47,7 +48,7 @@ final class ShutForGood {
     }
 
     private Set<String> rootsOf(String waitedFor, boolean forPercent) {
-        EvaluatedWork one = works.get(waitedFor);
+        EvaluatedWork one = Objects.requireNonNull(works.get(waitedFor));
         boolean canCome = forPercent ? canRise(one) : canBeDone(one);
         if (!canCome) {
             return Set.of(waitedFor);

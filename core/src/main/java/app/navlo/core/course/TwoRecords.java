@@ -15,6 +15,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** What the record of another system says otherwise of a piece of work, why that may be, and what hangs on which side is right. */
@@ -200,7 +201,7 @@ public final class TwoRecords {
                     : Reason.of(Advice.ASK).with("points", points);
         }
         SchoolCalendar calendar = book.rules().calendar();
-        if (book.turnaround().shouldBeGraded(state().handedInAt(), calendar, book.now())) {
+        if (book.turnaround().shouldBeGraded(Objects.requireNonNull(state().handedInAt()), calendar, book.now())) {
             return Reason.of(Advice.SHOW_RECEIPT).with("points", points);
         }
         Instant day = book.turnaround().nextGradingDay(calendar, book.now());

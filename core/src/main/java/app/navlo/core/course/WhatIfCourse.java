@@ -15,6 +15,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -102,7 +103,7 @@ public final class WhatIfCourse {
     }
 
     private void change(WhatIf change, Map<String, EvaluatedWork> then, Map<String, GradedWork> values) {
-        EvaluatedWork one = change.apply(then.get(change.work()), book.rules(), book.now());
+        EvaluatedWork one = change.apply(Objects.requireNonNull(then.get(change.work())), book.rules(), book.now());
         then.put(one.id(), one);
         if (!ScoreBasis.counts(one)) {
             values.remove(one.id());
@@ -118,7 +119,7 @@ public final class WhatIfCourse {
                     && real.most() != null
                     && real.most().compareTo(points) > 0
                     && real.most().compareTo(real.score()) > 0;
-            value = value.scored(points, raised ? real.most() : points);
+            value = value.scored(points, raised ? Objects.requireNonNull(real).most() : points);
         }
         values.put(one.id(), value);
     }
@@ -158,7 +159,7 @@ public final class WhatIfCourse {
     public List<String> open() {
         return graded.values().stream()
                 .filter(one -> one.score() == null
-                        && worked.get(one.id()).state().move() != Turn.SETTLED
+                        && Objects.requireNonNull(worked.get(one.id())).state().move() != Turn.SETTLED
                         && one.required()
                         && one.most() != null
                         && one.most().signum() > 0)
@@ -185,7 +186,7 @@ public final class WhatIfCourse {
         boolean late = false;
         for (GradedWork work : graded()) {
             if (vary.contains(work.id())) {
-                late = late || !work.possible().equals(work.most());
+                late = late || !work.possible().equals(Objects.requireNonNull(work.most()));
                 varied.add(work.valued(Rational.ZERO));
             } else {
                 Readings.valued(Reading.EXPECTED, work).ifPresent(fixed::add);
@@ -207,7 +208,8 @@ public final class WhatIfCourse {
         for (GradedWork work : graded.values()) {
             if (vary.contains(work.id())) {
                 Rational raw = work.possible().times(Rational.of(hundredths, Target.HUNDREDTHS));
-                boolean in = worked.get(work.id()).state().handInStands();
+                boolean in =
+                        Objects.requireNonNull(worked.get(work.id())).state().handInStands();
                 then.add(WhatIf.scored(work.id(), raw, in ? null : book.now()));
             }
         }

@@ -8,6 +8,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -56,7 +57,7 @@ public final class Chain {
             if (start.isEmpty()) {
                 return Optional.empty();
             }
-            latest.add(new Latest(link.work(), start.get(), finish));
+            latest.add(new Latest(link.work(), start.get(), Objects.requireNonNull(finish)));
             next = start.get();
         }
         Collections.reverse(latest);

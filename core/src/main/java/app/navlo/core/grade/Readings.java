@@ -6,6 +6,7 @@ import java.util.Collection;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -19,7 +20,7 @@ public record Readings(Map<Reading, Answer> answers) {
     }
 
     public Answer of(Reading reading) {
-        return answers.get(reading);
+        return Objects.requireNonNull(answers.get(reading));
     }
 
     /** Cost: each reading is one pass over the work and one choice of drops for each category. */

@@ -104,7 +104,9 @@ public record StandardsScheme(
         Rational figure = ratings.isEmpty() ? null : standard.method().rate(ratings);
         Set<String> beaten = new HashSet<>(leftOut);
         if (standard.method() == StandardMethod.HIGHEST) {
-            evidence.stream().filter(one -> rating(one).compareTo(figure) < 0).forEach(one -> beaten.add(one.id()));
+            evidence.stream()
+                    .filter(one -> rating(one).compareTo(Objects.requireNonNull(figure)) < 0)
+                    .forEach(one -> beaten.add(one.id()));
         }
         return new Grade.Part(standard.id(), standard.name(), figure, null, beaten, true, evidence.size());
     }

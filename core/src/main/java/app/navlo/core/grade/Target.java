@@ -4,6 +4,7 @@ import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.function.IntFunction;
@@ -161,12 +162,14 @@ public final class Target {
             Rational percent = high;
             while (true) {
                 Grade grade = without.grade(left(percent));
-                Rational above = grade.figure().minus(target);
+                Rational above = Objects.requireNonNull(grade.figure()).minus(target);
                 if (above.isZero()) {
                     return percent;
                 }
                 Rational tangentAtLow = without.gradeAsChosen(left(low), grade).figure();
-                Rational slope = grade.figure().minus(tangentAtLow).dividedBy(percent.minus(low));
+                Rational slope = grade.figure()
+                        .minus(Objects.requireNonNull(tangentAtLow))
+                        .dividedBy(percent.minus(low));
                 percent = percent.minus(above.dividedBy(slope));
             }
         }

@@ -9,6 +9,7 @@ import app.navlo.core.time.SchoolCalendar;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** The choices for one piece of work side by side, each with the score that it would bring. */
@@ -124,11 +125,12 @@ public final class Choices {
         Deadline original = of.asking().due();
         boolean known = rule != null && rule.limit() > 0 && original != null;
         Instant due = known
-                ? rule.dueAfter(
-                        of.asking().granted() + 1,
-                        original,
-                        of.asking().zone(),
-                        of.asking().gradingClose())
+                ? Objects.requireNonNull(rule)
+                        .dueAfter(
+                                of.asking().granted() + 1,
+                                Objects.requireNonNull(original),
+                                of.asking().zone(),
+                                of.asking().gradingClose())
                 : null;
         Rational granted = due == null ? of.rawDone() : score(of, moved(of.window(), due), of.rawDone(), of.doneAt());
         return new Choice(Kind.WAIT, 0, due, granted, Rational.ZERO, List.of(), List.of());

@@ -29,6 +29,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
@@ -124,7 +125,7 @@ public final class NextPlanner {
                 duty.id(),
                 duty.minutes(),
                 release == null ? 0 : up(release),
-                waiting.after(places.get(duty.id())),
+                waiting.after(Objects.requireNonNull(places.get(duty.id()))),
                 duty.lagMinutes(),
                 duty.modes().stream().map(way -> mode(duty, way)).toList());
     }
@@ -136,7 +137,9 @@ public final class NextPlanner {
     private Waiting waiting(Wishes wishes) {
         Waiting waiting = new Waiting(duties.size());
         for (Task duty : duties) {
-            duty.after().forEach(before -> waiting.add(places.get(before), places.get(duty.id())));
+            duty.after()
+                    .forEach(before -> waiting.add(
+                            Objects.requireNonNull(places.get(before)), Objects.requireNonNull(places.get(duty.id()))));
         }
         List<String> known = wishes.first().stream().filter(places::containsKey).toList();
         for (int i = 0; i < known.size(); i++) {

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 
 /** Finds the moves that take no room in the plan. */
 final class QuickActions {
@@ -32,7 +33,9 @@ final class QuickActions {
     private static QuickAction leeway(Planned planned) {
         Leeway leeway = planned.leeway();
         return new QuickAction(
-                leeway.kind() == Leeway.Kind.EXTENSION ? QuickAction.Kind.ASK_EXTENSION : QuickAction.Kind.USE_TOKENS,
+                Objects.requireNonNull(leeway).kind() == Leeway.Kind.EXTENSION
+                        ? QuickAction.Kind.ASK_EXTENSION
+                        : QuickAction.Kind.USE_TOKENS,
                 planned.work(),
                 planned.course(),
                 leeway.until(),

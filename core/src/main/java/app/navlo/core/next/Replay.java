@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -59,7 +60,7 @@ final class Replay {
         this.now = now;
         known.keySet().forEach(book -> undone.put(book, book.trial(List.of(), List.of())));
         for (Task duty : duties) {
-            undone.put(duty.book(), duty.undone().undo(undone.get(duty.book())));
+            undone.put(duty.book(), duty.undone().undo(Objects.requireNonNull(undone.get(duty.book()))));
         }
         trials.putAll(undone);
     }
@@ -72,8 +73,12 @@ final class Replay {
             WhatIfCourse before = trials.get(one.duty().book());
             Rational gain = gain(one);
             aMinute.put(one.duty().id(), aMinute(one.duty(), gain));
-            Because because =
-                    because(one, before, gain, sat, pushedBy(one.duty().id(), aMinute));
+            Because because = because(
+                    one,
+                    Objects.requireNonNull(before),
+                    gain,
+                    sat,
+                    pushedBy(one.duty().id(), aMinute));
             planned.add(planned(one, gain, because));
         }
         List<Left> left = new ArrayList<>();
@@ -99,7 +104,7 @@ final class Replay {
     private Stake stake(CourseBook book) {
         String course = book.rules().course();
         if (Scale.byCompletion(book)) {
-            Rational done = Scale.completed(known.get(book));
+            Rational done = Scale.completed(Objects.requireNonNull(known.get(book)));
             Rational all = Rational.sum(duties.stream()
                     .filter(duty -> duty.book() == book)
                     .map(Task::onTime)
@@ -110,15 +115,15 @@ final class Replay {
         boolean graded = book.trial(List.of(), List.of()).figure(Reading.EXPECTED) != null;
         return new Stake(
                 course,
-                Scale.percent(book, undone.get(book)),
-                Scale.percent(book, trials.get(book)),
+                Scale.percent(book, Objects.requireNonNull(undone.get(book))),
+                Scale.percent(book, Objects.requireNonNull(trials.get(book))),
                 Scale.percent(book, allAtOnce(book)),
                 graded);
     }
 
     /** With all of it handed in now, each in the way that keeps the most; what costs nothing undone last, where it brings something. */
     private WhatIfCourse allAtOnce(CourseBook book) {
-        WhatIfCourse all = undone.get(book);
+        WhatIfCourse all = Objects.requireNonNull(undone.get(book));
         for (boolean costs : List.of(true, false)) {
             for (Task duty : duties) {
                 if (duty.book() == book && duty.undone().costsUndone() == costs) {
@@ -151,8 +156,9 @@ final class Replay {
 
     /** @param aMinute of all work up to this, in the plan's order */
     private static List<String> pushedBy(String work, Map<String, Double> aMinute) {
+        double ours = Objects.requireNonNull(aMinute.get(work));
         return aMinute.entrySet().stream()
-                .filter(before -> before.getValue() < aMinute.get(work))
+                .filter(before -> before.getValue() < ours)
                 .map(Map.Entry::getKey)
                 .toList();
     }
@@ -165,8 +171,8 @@ final class Replay {
             return duty.onTime();
         }
         WhatIfCourse before = trials.get(book);
-        WhatIfCourse after = handedIn(one, before);
-        Rational gain = Scale.percent(book, after).minus(Scale.percent(book, before));
+        WhatIfCourse after = handedIn(one, Objects.requireNonNull(before));
+        Rational gain = Scale.percent(book, after).minus(Scale.percent(book, Objects.requireNonNull(before)));
         if (gain.signum() < 0) {
             return Rational.ZERO;
         }
@@ -225,7 +231,7 @@ final class Replay {
             return Rational.ZERO;
         }
         WhatIfCourse later = one.way().leeway() == null
-                ? one.duty().undone().handIn(met.by().plusSeconds(1), before)
+                ? one.duty().undone().handIn(Objects.requireNonNull(met.by()).plusSeconds(1), before)
                 : one.duty().undone().handIn(steps.get(next).share(), before);
         Rational then = Scale.percent(book, later).minus(Scale.percent(book, before));
         return gain.minus(then.max(Rational.ZERO)).max(Rational.ZERO);

@@ -20,6 +20,7 @@ import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -92,7 +93,8 @@ final class Tasks {
         findings.stream().map(WorkAssessment::id).filter(duties::containsKey).forEach(fits::add);
         boolean dropped = true;
         while (dropped) {
-            dropped = fits.removeIf(id -> !fits.containsAll(duties.get(id).after()));
+            dropped = fits.removeIf(id ->
+                    !fits.containsAll(Objects.requireNonNull(duties.get(id)).after()));
         }
         return fits;
     }
@@ -257,8 +259,8 @@ final class Tasks {
         return ways;
     }
 
-    private static @Nullable Instant later(@Nullable Instant ends, Instant due) {
-        return ends == null || ends.isAfter(due) ? ends : due;
+    private static @Nullable Instant later(@Nullable Instant ends, @Nullable Instant due) {
+        return ends == null || due == null || ends.isAfter(due) ? ends : due;
     }
 
     /** What is kept, ended by the close, and at risk after the last instant from which it is surely graded before it. */
@@ -292,7 +294,7 @@ final class Tasks {
         }
         boolean alreadyAtRisk = !steps.isEmpty()
                 && steps.get(steps.size() - 1).by() != null
-                && !steps.get(steps.size() - 1).by().isBefore(safe);
+                && !Objects.requireNonNull(steps.get(steps.size() - 1).by()).isBefore(safe);
         if (!alreadyAtRisk && safe.isAfter(now)) {
             steps.add(new Until(safe, worth, share));
         }

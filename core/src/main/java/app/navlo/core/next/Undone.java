@@ -5,6 +5,7 @@ import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import java.time.Instant;
+import java.util.Objects;
 import java.util.Optional;
 
 /** What a course counts for a piece of work while its move isn't made, and once it is. */
@@ -57,8 +58,9 @@ record Undone(WorkAssessment finding) {
             return Optional.of(WhatIf.counts(finding.id(), Rational.ZERO));
         }
         Rational left = Rational.HUNDRED.minus(finding.work().preparing()).dividedBy(Rational.HUNDRED);
-        return Optional.of(
-                WhatIf.counts(finding.id(), finding.graded().expected().times(left)));
+        return Optional.of(WhatIf.counts(
+                finding.id(),
+                Objects.requireNonNull(finding.graded()).expected().times(left)));
     }
 
     private Optional<WhatIf> with(Instant at) {

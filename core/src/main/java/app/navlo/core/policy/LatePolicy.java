@@ -9,6 +9,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -92,12 +93,13 @@ public record LatePolicy(
             @Nullable Rational earnedByDue,
             SchoolCalendar calendar) {
         boolean late = due != null && handedIn.isAfter(due);
-        boolean withinGrace = late && !handedIn.isAfter(due.plus(grace));
+        boolean withinGrace =
+                late && !handedIn.isAfter(Objects.requireNonNull(due).plus(grace));
         if (!late || withinGrace) {
             Long days = penalty instanceof Penalty.PerDay || isAssumed() ? Long.valueOf(0) : null;
             return new Judged(late, withinGrace, days, Rational.ZERO, earned, Rational.ZERO, free(due, withinGrace));
         }
-        Long days = days(due, handedIn, calendar);
+        Long days = days(Objects.requireNonNull(due), handedIn, calendar);
         Rational percent = percent(days);
         Rational score = score(percent, possible, earned, earnedByDue);
         Reason reason = isAssumed()

@@ -23,6 +23,7 @@ import java.util.Collection;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
@@ -194,7 +195,7 @@ public final class Signals {
         Instant ends = root.state().acceptance().ends();
         boolean closed = ends != null && !ends.isAfter(now);
         Instant scored = root.state().attempts().scoredAt();
-        return closed ? ends : scored == null ? Instant.EPOCH : scored;
+        return closed && ends != null ? ends : scored == null ? Instant.EPOCH : scored;
     }
 
     private void flags() {
@@ -322,8 +323,11 @@ public final class Signals {
                 && moved.after().instant().isBefore(moved.before().instant());
         if (earlier && state().move() == Turn.YOURS) {
             Reason reason = Reason.of(SignalKind.DUE_EARLIER)
-                    .with("before", moved.before().instant())
-                    .with("after", moved.after().instant());
+                    .with(
+                            "before",
+                            Objects.requireNonNull(Objects.requireNonNull(moved).before())
+                                    .instant())
+                    .with("after", Objects.requireNonNull(moved.after()).instant());
             add(reason, moved.stamp().at(), state().dueToCome(), finding.impact());
         }
     }

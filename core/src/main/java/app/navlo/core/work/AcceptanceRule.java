@@ -6,6 +6,7 @@ import app.navlo.core.work.WorkHistory.HandIn;
 import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** Until when a hand-in made now would be taken: the earliest of all limits. */
@@ -17,7 +18,7 @@ final class AcceptanceRule {
         DueInForce dues = new DueInForce(item, life);
         Instant cutoffFrom = redo == null && life.returned() ? dues.beforeReturn() : dues.ofCurrentRound();
         boolean cutOff = item.expectsHandIn() && schedule.cutoff() != null && cutoffFrom != null;
-        Instant cutoff = !cutOff ? null : cutoffFrom.plus(schedule.cutoff());
+        Instant cutoff = !cutOff ? null : Objects.requireNonNull(cutoffFrom).plus(schedule.cutoff());
         Instant redoUntil =
                 redo == Redo.Kind.ALLOWED && item.redo() != null ? item.redo().until() : null;
         return Acceptance.UNLIMITED

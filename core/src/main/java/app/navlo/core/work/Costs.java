@@ -7,6 +7,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** The instants ahead at which waiting costs something, for work that is still to be handed in. */
@@ -39,13 +40,13 @@ public final class Costs {
         Instant ends = state.acceptance().ends();
         for (int i = 0; i + 1 < steps.size(); i++) {
             Rational lost = steps.get(i).score().minus(steps.get(i + 1).score());
-            if (!assumed || steps.get(i).handedIn().equals(due)) {
-                dates.add(new CostDate(steps.get(i).handedIn(), null, lost, assumed));
+            if (!assumed || Objects.requireNonNull(steps.get(i).handedIn()).equals(due)) {
+                dates.add(new CostDate(Objects.requireNonNull(steps.get(i).handedIn()), null, lost, assumed));
             }
         }
         boolean dueAhead = due != null && !due.isBefore(now) && (ends == null || due.isBefore(ends));
         if (dueAhead && dates.stream().noneMatch(date -> date.at().equals(due))) {
-            dates.add(new CostDate(due, null, Rational.ZERO, assumed));
+            dates.add(new CostDate(Objects.requireNonNull(due), null, Rational.ZERO, assumed));
         }
         if (ends != null && !ends.isBefore(now)) {
             dates.add(new CostDate(ends, state.acceptance().endedBy(), left(steps, assumed), false));

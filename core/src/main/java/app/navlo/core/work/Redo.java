@@ -6,6 +6,7 @@ import app.navlo.core.work.WorkHistory.Opening;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -50,7 +51,10 @@ public record Redo(Kind kind, @Nullable Instant due, Timing timing) {
     private static boolean reopenedSince(WorkHistory life) {
         return life.reopened() != null
                 && life.latestHandIn()
-                        .map(last -> !life.reopened().stamp().at().isBefore(last.at()))
+                        .map(last -> !Objects.requireNonNull(life.reopened())
+                                .stamp()
+                                .at()
+                                .isBefore(last.at()))
                         .orElse(true);
     }
 

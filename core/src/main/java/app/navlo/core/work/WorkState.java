@@ -135,6 +135,6 @@ public record WorkState(
 
     private static @Nullable Instant sooner(@Nullable Instant edge, @Nullable Instant next, Clock clock) {
         boolean ahead = edge != null && !edge.isBefore(clock.now());
-        return ahead && (next == null || edge.isBefore(next)) ? edge : next;
+        return ahead && (next == null || Objects.requireNonNull(edge).isBefore(next)) ? edge : next;
     }
 }
