@@ -21,6 +21,7 @@ export const sessionQuery = queryOptions({
 export const tokensQuery = queryOptions({
   queryKey: ['tokens'],
   queryFn: () => take(client.GET('/api/people/me/tokens')),
+  staleTime: 0,
 });
 
 /** @param asof a day that is past, as it was known then; null for now */
