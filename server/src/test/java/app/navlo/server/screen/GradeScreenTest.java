@@ -117,7 +117,7 @@ public class GradeScreenTest extends Screen {
         assertThat(kept).containsText("%");
         button(page, "As it is").click();
         kept.getByText("Show").click();
-        assertThat(page.getByRole(AriaRole.STATUS)).containsText("Not real");
+        assertThat(notReal(page)).containsText("Not real");
         kept.getByText("Throw away").click();
         assertThat(kept).hasCount(0);
     }
