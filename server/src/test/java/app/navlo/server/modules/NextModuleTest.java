@@ -17,8 +17,8 @@ public class NextModuleTest extends Modules {
     public static Object[][] verbs() {
         return new Object[][] {
             {"'HAND_IN'", "", "Hand in"},
-            {"'HAND_IN'", "kind: 'QUIZ'", "Do"},
-            {"'HAND_IN'", "kind: 'TEST'", "Do"},
+            {"'HAND_IN'", "kind: 'QUIZ', byAttempts: true", "Do"},
+            {"'HAND_IN'", "kind: 'TEST', byAttempts: true", "Do"},
             {"'HAND_IN'", "kind: 'DISCUSSION'", "Write"},
             {"'HAND_IN'", "kind: 'PRACTICE'", "Practise"},
             {"'FINISH_PARTS'", "parts: { postsLeft: 1, repliesLeft: 2 }", "Write 1 post and 2 replies"},
