@@ -103,12 +103,14 @@ public class SlowSchoolTest extends DemoServer {
                 .orElseThrow();
     }
 
+    /** How often an extension was asked for, by what is written down here. */
     private static long asked(TestClient mira, String at) {
-        return mira.get(at)
+        return mira.get(STUDENT + "/leeway")
                 .json()
-                .get("life")
+                .get("history")
                 .valueStream()
-                .filter(line -> line.get("kind").asString().equals("EXTENSION_ASKED"))
+                .filter(event -> at.endsWith("/works/" + event.get("work").asLong()))
+                .filter(event -> event.get("kind").asString().equals("EXTENSION_ASKED"))
                 .count();
     }
 
