@@ -183,9 +183,9 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
 
 /** What opening the key gives up. */
 function lost(one: Case): string {
-  const gain = Number(one.leewayBrings);
+  const gain = Math.round(Number(one.leewayBrings) * 10) / 10;
   return gain > 0
-    ? `That gives up ${Math.round(gain * 10) / 10} points.`
+    ? `That gives up ${gain} points.`
     : 'By the plan, leeway would bring nothing more just now.';
 }
 

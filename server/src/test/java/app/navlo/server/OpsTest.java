@@ -58,6 +58,7 @@ public class OpsTest extends OwnServer {
                 metrics);
         assertTrue(metrics.contains("jvm_memory_used_bytes"), metrics);
         assertTrue(metrics.contains("navlo_outbox_waiting 0.0"), metrics);
+        assertTrue(metrics.contains("hikaricp_connections"), metrics);
         assertFalse(metrics.contains("asta"), "no person is in it");
     }
 

@@ -126,6 +126,7 @@ public class OwnTest extends DemoServer {
                         "\"back\":false,\"remove\":false,\"read\":true");
         long change = changeOf(mira.post(TOGETHER, both));
         assertEquals(work(mira, "Site survey").at("/feedback/unread").asInt(), 0);
+        assertEquals(work(mira, "Site survey").get("version"), second.get("version"), "it is no change of the work");
         undo(mira, change);
         assertEquals(work(mira, "Soil lab 1").at("/feedback/unread"), first.at("/feedback/unread"));
     }

@@ -202,15 +202,15 @@ public class WordTest extends DemoServer {
         assertEquals(done.status(), 201, done.body());
         JsonNode after = done.json().at("/detail/material/thread");
         assertEquals(after.get(after.size() - 1).get("answers").asLong(), post);
+        assertTrue(after.at("/0/unread").asBoolean(), "it is still to be read");
+        String before = version(done.json().at("/detail/work"));
         assertEquals(mira.post(path(work) + "/read-mark", "").status(), 204);
+        assertEquals(version(work(mira, "Seed pricing")), before, "having read it is no change of the work");
         detail(mira, work)
                 .at("/material/thread")
                 .forEach(one -> assertFalse(one.get("unread").asBoolean()));
         TestClient.Answer nowhere = mira.post(
-                path(work) + "/posts",
-                "{\"part\":\"REPLY\",\"text\":\"Lost\",\"answers\":424242}",
-                "If-Match",
-                version(work(mira, "Seed pricing")));
+                path(work) + "/posts", "{\"part\":\"REPLY\",\"text\":\"Lost\",\"answers\":424242}", "If-Match", before);
         assertEquals(nowhere.json().at("/faults/0/field").asString(), "answers");
     }
 

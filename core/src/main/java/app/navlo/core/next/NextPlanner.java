@@ -113,6 +113,11 @@ public final class NextPlanner {
         return new PlanProblem(slots, banks(), jobs, bonuses);
     }
 
+    /** Which of the jobs a piece of work is. */
+    private int place(String work) {
+        return Objects.requireNonNull(places.get(work));
+    }
+
     private List<Integer> banks() {
         return books.stream().map(CourseBook::tokensLeft).toList();
     }
@@ -125,7 +130,7 @@ public final class NextPlanner {
                 duty.id(),
                 duty.minutes(),
                 release == null ? 0 : up(release),
-                waiting.after(Objects.requireNonNull(places.get(duty.id()))),
+                waiting.after(place(duty.id())),
                 duty.lagMinutes(),
                 duty.modes().stream().map(way -> mode(duty, way)).toList());
     }
@@ -137,9 +142,7 @@ public final class NextPlanner {
     private Waiting waiting(Wishes wishes) {
         Waiting waiting = new Waiting(duties.size());
         for (Task duty : duties) {
-            duty.after()
-                    .forEach(before -> waiting.add(
-                            Objects.requireNonNull(places.get(before)), Objects.requireNonNull(places.get(duty.id()))));
+            duty.after().forEach(before -> waiting.add(place(before), place(duty.id())));
         }
         List<String> known = wishes.first().stream().filter(places::containsKey).toList();
         for (int i = 0; i < known.size(); i++) {

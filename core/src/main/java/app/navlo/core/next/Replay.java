@@ -70,15 +70,11 @@ final class Replay {
         List<Planned> planned = new ArrayList<>();
         Map<String, Double> aMinute = new LinkedHashMap<>();
         for (Sat one : order) {
-            WhatIfCourse before = trials.get(one.duty().book());
+            WhatIfCourse before = Objects.requireNonNull(trials.get(one.duty().book()));
             Rational gain = gain(one);
             aMinute.put(one.duty().id(), aMinute(one.duty(), gain));
-            Because because = because(
-                    one,
-                    Objects.requireNonNull(before),
-                    gain,
-                    sat,
-                    pushedBy(one.duty().id(), aMinute));
+            Because because =
+                    because(one, before, gain, sat, pushedBy(one.duty().id(), aMinute));
             planned.add(planned(one, gain, because));
         }
         List<Left> left = new ArrayList<>();
@@ -170,9 +166,9 @@ final class Replay {
             completed.merge(book, duty.onTime(), Rational::plus);
             return duty.onTime();
         }
-        WhatIfCourse before = trials.get(book);
-        WhatIfCourse after = handedIn(one, Objects.requireNonNull(before));
-        Rational gain = Scale.percent(book, after).minus(Scale.percent(book, Objects.requireNonNull(before)));
+        WhatIfCourse before = Objects.requireNonNull(trials.get(book));
+        WhatIfCourse after = handedIn(one, before);
+        Rational gain = Scale.percent(book, after).minus(Scale.percent(book, before));
         if (gain.signum() < 0) {
             return Rational.ZERO;
         }

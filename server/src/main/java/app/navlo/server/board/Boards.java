@@ -25,20 +25,20 @@ import org.springframework.stereotype.Service;
 @Service
 @ReadBoard
 public class Boards {
-    private final StudentDataCache storeroom;
+    private final StudentDataCache data;
 
-    Boards(StudentDataCache storeroom) {
-        this.storeroom = storeroom;
+    Boards(StudentDataCache data) {
+        this.data = data;
     }
 
     /** Of what runs now. @param zone the student's own, for when no term or course says another */
     public Board read(long student, ZoneId zone, Instant now) {
-        return read(storeroom.of(student), student, zone, now, false);
+        return read(data.of(student), student, zone, now, false);
     }
 
     /** Of what was closed and is kept to look at: of one term, or the courses that were closed by themselves. */
     public Board closed(long student, ZoneId zone, Instant now) {
-        return read(storeroom.of(student), student, zone, now, true);
+        return read(data.of(student), student, zone, now, true);
     }
 
     /**
@@ -47,15 +47,14 @@ public class Boards {
      * @throws Refusal if the day isn't past
      */
     public Board asItWas(long student, ZoneId zone, LocalDate day, Instant now) {
-        ZoneId days = zone(
-                zone, storeroom.of(student).courses(), storeroom.of(student).terms());
+        ZoneId days = zone(zone, data.of(student).courses(), data.of(student).terms());
         Instant ends = Deadline.endOf(day, days).instant();
         if (!ends.isBefore(now)) {
             throw Refusal.invalid("asof", "Choose a day that is past.");
         }
         // Its last minute: the end itself is the next day already.
         Instant then = ends.minus(Duration.ofMinutes(1));
-        return read(storeroom.asItWas(student, then), student, zone, then, false);
+        return read(data.asItWas(student, then), student, zone, then, false);
     }
 
     private static Board read(StudentData stored, long student, ZoneId zone, Instant now, boolean closed) {
@@ -86,7 +85,7 @@ public class Boards {
     /** In which the days of a student are counted, without anything being derived. @param own as in {@link #read} */
     @ReadBoard
     public ZoneId zone(long student, ZoneId own) {
-        StudentData stored = storeroom.of(student);
+        StudentData stored = data.of(student);
         return zone(
                 own,
                 of(stored.courses(), course -> !course.isClosed(stored.terms())),
@@ -114,7 +113,7 @@ public class Boards {
      * @throws Refusal if the student has no such work
      */
     public List<Board.Entry> several(long student, List<Long> ids, Instant now) {
-        StudentData stored = storeroom.of(student);
+        StudentData stored = data.of(student);
         Map<Long, CourseBook> books = new HashMap<>();
         List<Board.Entry> entries = new ArrayList<>();
         for (long id : ids) {
@@ -137,7 +136,7 @@ public class Boards {
      * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
      */
     public CourseBook course(long student, long course, @Nullable RuleSheet sheet, Instant now) {
-        StudentData stored = storeroom.of(student);
+        StudentData stored = data.of(student);
         if (!stored.courses().containsKey(course)) {
             throw Refusal.notFound("course");
         }

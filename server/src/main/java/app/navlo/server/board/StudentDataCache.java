@@ -46,7 +46,7 @@ class StudentDataCache {
     private final CourseAims ownCourses;
     private final Availabilities times;
     private final Material material;
-    private final OutgoingMessages letters;
+    private final OutgoingMessages messages;
     private final Cache<Changes.Mark, StudentData> kept = Caffeine.newBuilder()
             .maximumSize(STUDENTS_KEPT)
             .expireAfterAccess(Duration.ofMinutes(20))
@@ -63,9 +63,9 @@ class StudentDataCache {
             CourseAims ownCourses,
             Availabilities times,
             Material material,
-            OutgoingMessages letters) {
+            OutgoingMessages messages) {
         this.material = material;
-        this.letters = letters;
+        this.messages = messages;
         this.ownCourses = ownCourses;
         this.times = times;
         this.changes = changes;
@@ -127,7 +127,7 @@ class StudentDataCache {
                         .filter(note -> note.work() != null)
                         .collect(Collectors.groupingBy(Notes.Note::work)),
                 material.otherRecordsOf(student, undone),
-                letters.lastWritten(student, undone),
+                messages.lastWritten(student, undone),
                 times.find(student, undone),
                 ownCourses.aims(student, undone),
                 efforts,

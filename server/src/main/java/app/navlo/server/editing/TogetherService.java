@@ -96,7 +96,9 @@ class TogetherService {
                             writer, form.works().stream().distinct().sorted().toList()));
             long change = writes.change(writer, kind(form), summary(form, entries));
             write(writer, change, form, entries);
-            works.touchAll(entries.stream().map(entry -> entry.work().id()).toList(), change);
+            if (!form.read()) {
+                works.touchAll(entries.stream().map(entry -> entry.work().id()).toList(), change);
+            }
             writes.tell(writer.student());
             return new Changed(change, entries.get(0).work().id());
         });
