@@ -57,8 +57,9 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
     try {
       const done = await save(id, form, key, edited);
       await refreshStudent(id);
+      if (!another.current) onClose();
       noticeChange(id, done.change, edited ? `Changed ${form.title}` : `Added ${form.title}`);
-      if (!another.current) return onClose();
+      if (!another.current) return;
       setForm({ ...blank(form.courseId), kind: form.kind, unit: form.unit, category: form.category });
       setKindSaid(true);
       setKey(writeKey());

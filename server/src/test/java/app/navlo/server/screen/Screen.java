@@ -177,8 +177,9 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
                 .first();
     }
 
-    /** Narrows the table by text, so that a row further down is on screen. */
+    /** Narrows the table by text, so that a row further down is on screen; a form that closes holds the keys until it is gone. */
     static Locator find(Page page, String title) {
+        assertThat(dialog(page)).hasCount(0);
         page.getByLabel("Narrow by text").fill(title);
         Locator row = row(page, title);
         assertThat(row).isVisible();
