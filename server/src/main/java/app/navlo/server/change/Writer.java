@@ -30,6 +30,11 @@ public record Writer(
         return new Writer(student, person.id(), person.name(), version(version), key);
     }
 
+    /** The same writer, whatever they had before them. */
+    public Writer unversioned() {
+        return new Writer(student, person, name, null, key);
+    }
+
     private static @Nullable Long version(@Nullable String header) {
         if (header == null) {
             return null;

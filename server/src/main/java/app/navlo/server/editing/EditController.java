@@ -2,8 +2,8 @@ package app.navlo.server.editing;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.change.Changed;
+import app.navlo.server.change.UndoService;
 import app.navlo.server.change.Writer;
-import app.navlo.server.handin.UndoService;
 import app.navlo.server.store.Changes;
 import app.navlo.server.workdetail.WorkForm;
 import jakarta.validation.Valid;
