@@ -68,7 +68,7 @@ public final class WorkMapper {
                         redo(state.redo()),
                         state.attemptsUsed(),
                         state.attemptsAllowed(),
-                        definition.takes().done(),
+                        definition.handling().takes().done(),
                         definition.rules().address() != null,
                         files,
                         filesGiven));

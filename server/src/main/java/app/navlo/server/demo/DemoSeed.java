@@ -331,25 +331,22 @@ class DemoSeed {
             long course, String key, WorkFile work, DemoTimes times, Map<String, Long> ids) {
         WorkKind kind = Objects.requireNonNullElse(work.kind(), WorkKind.ASSIGNMENT);
         return new Work.Definition(
-                course,
+                new Work.Place(course, work.unit(), work.category()),
                 work.title(),
                 kind,
-                work.unit(),
-                work.category(),
-                !work.optional() && kind != WorkKind.PRACTICE,
-                !work.inClass(),
+                new Work.Dates(times.atOrNull(work.opens()), times.deadline(work.due()), times.deadline(work.closes())),
+                new Work.Handling(
+                        !work.optional() && kind != WorkKind.PRACTICE,
+                        !work.inClass(),
+                        work.attempts(),
+                        work.parts(),
+                        redo(work.redo(), times),
+                        takes(work.takes())),
                 new WorkItem.Marking(
                         work.points() == null ? Rational.ZERO : Rational.of(work.points()),
                         work.pass() == null ? null : Rational.of(work.pass()),
                         Objects.requireNonNullElse(work.kept(), KeptScore.HIGHEST)),
-                times.atOrNull(work.opens()),
-                times.deadline(work.due()),
-                times.deadline(work.closes()),
-                work.attempts(),
-                work.parts(),
-                redo(work.redo(), times),
                 work.effort(),
-                takes(work.takes()),
                 new WorkSheet(
                         work.late(),
                         Objects.requireNonNullElse(work.gates(), List.<DemoFiles.GateFile>of()).stream()

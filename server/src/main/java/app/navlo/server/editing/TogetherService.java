@@ -156,7 +156,7 @@ class TogetherService {
 
     private static boolean mayBeDone(Board.Entry entry) {
         return entry.finding().item().expectsHandIn()
-                && entry.work().definition().parts() == null
+                && entry.work().definition().handling().parts() == null
                 && entry.work().definition().rules().appointment() == null
                 && (entry.state().mayHandIn() || entry.state().move() == Turn.OUT_OF_REACH);
     }

@@ -105,29 +105,29 @@ public record WorkEdit(
         WorkKind newKind = kind == null ? was.kind() : kind;
         boolean wanted = required == null ? was.required() : required;
         return new Work.Definition(
-                courseId == null ? was.courseId() : courseId,
+                new Work.Place(
+                        courseId == null ? was.courseId() : courseId,
+                        unit == null ? was.unit() : orNull(unit),
+                        category == null ? was.category() : orNull(category)),
                 title == null ? was.title() : title.strip(),
                 newKind,
-                unit == null ? was.unit() : orNull(unit),
-                category == null ? was.category() : orNull(category),
-                wanted && newKind != WorkKind.PRACTICE,
-                was.expectsHandIn(),
+                new Work.Dates(was.opensAt(), due, was.closesAt()),
+                new Work.Handling(
+                        wanted && newKind != WorkKind.PRACTICE,
+                        was.handling().expectsHandIn(),
+                        was.handling().attemptsAllowed(),
+                        was.handling().parts(),
+                        was.handling().redo(),
+                        was.handling().takes()),
                 possible == null
                         ? was.marking()
                         : new WorkItem.Marking(
                                 Figures.orZero(orNull(possible)),
                                 was.marking().passPercent(),
                                 was.marking().kept()),
-                was.opensAt(),
-                due,
-                was.closesAt(),
-                was.attemptsAllowed(),
-                was.parts(),
-                was.redo(),
                 clear.contains(EditableField.EFFORT)
                         ? null
                         : effortMinutes == null ? was.effortMinutes() : effortMinutes,
-                was.takes(),
                 sheet(was, due));
     }
 

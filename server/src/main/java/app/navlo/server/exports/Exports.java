@@ -111,9 +111,9 @@ class Exports {
             number(definition.marking().possible()),
             entry.effortMinutes() == null ? "" : entry.effortMinutes().toString(),
             Integer.toString(state.attemptsUsed()),
-            definition.attemptsAllowed() == null
+            definition.handling().attemptsAllowed() == null
                     ? ""
-                    : definition.attemptsAllowed().toString()
+                    : definition.handling().attemptsAllowed().toString()
         };
     }
 

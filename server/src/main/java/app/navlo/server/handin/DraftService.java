@@ -39,9 +39,9 @@ class DraftService {
     @Transactional(rollbackFor = IOException.class)
     public void addFile(Writer writer, long work, String name, Path content) throws IOException {
         Board.Entry entry = openForDraft(writer, work);
-        StoredFile file = FileCheck.check(entry.work().definition().takes(), name, content);
+        StoredFile file = FileCheck.check(entry.work().definition().handling().takes(), name, content);
         Drafts.Draft draft = begin(writer, entry);
-        int most = entry.work().definition().takes().maxFiles();
+        int most = entry.work().definition().handling().takes().maxFiles();
         if (draft.files().size() >= most) {
             throw Refusal.invalid("file", "At most " + most + " files are taken here. Remove one first.");
         }

@@ -103,7 +103,7 @@ public class HandInService {
     }
 
     private HandIns.Content content(Work work, HandIn request) {
-        Work.Takes takes = work.definition().takes();
+        Work.Takes takes = work.definition().handling().takes();
         String note = request.note() == null || request.note().isBlank()
                 ? null
                 : request.note().strip();
@@ -174,7 +174,7 @@ public class HandInService {
         }
         Duration soon = Duration.ofHours(entry.course().rules().soonHours());
         WorkState then = HandInRules.then(entry.finding().item(), entry.facts(), soon, at);
-        if (!then.mayHandIn() || entry.work().definition().parts() != null) {
+        if (!then.mayHandIn() || entry.work().definition().handling().parts() != null) {
             throw Refusal.invalid(
                     "day",
                     "It wasn't open then: "

@@ -117,31 +117,31 @@ final class Retold {
     static Work.Definition definition(SourceSnapshot.Work work, long course, Set<EditableField> byHand) {
         SourceSnapshot.More more = work.more();
         return new Work.Definition(
-                course,
+                new Work.Place(course, more == null ? null : more.unit(), work.category()),
                 work.title(),
                 work.kind(),
-                more == null ? null : more.unit(),
-                work.category(),
-                more == null ? work.kind() != WorkKind.PRACTICE : more.required(),
-                more == null || more.expectsHandIn(),
+                new Work.Dates(
+                        work.opensAt(),
+                        more == null || more.appointment() == null
+                                ? work.due()
+                                : Deadline.at(more.appointment().start()),
+                        more == null || more.closesAt() == null ? null : Deadline.at(more.closesAt())),
+                new Work.Handling(
+                        more == null ? work.kind() != WorkKind.PRACTICE : more.required(),
+                        more == null || more.expectsHandIn(),
+                        more == null ? null : more.attempts(),
+                        null,
+                        null,
+                        more == null
+                                ? Work.Takes.ANYTHING
+                                : new Work.Takes(
+                                        more.takesFiles(),
+                                        more.takesText(),
+                                        !more.takesFiles() && !more.takesText(),
+                                        more.fileTypes())),
                 new WorkItem.Marking(
                         work.possible() == null ? Rational.ZERO : work.possible(), null, KeptScore.HIGHEST),
-                work.opensAt(),
-                more == null || more.appointment() == null
-                        ? work.due()
-                        : Deadline.at(more.appointment().start()),
-                more == null || more.closesAt() == null ? null : Deadline.at(more.closesAt()),
-                more == null ? null : more.attempts(),
-                null,
-                null,
                 more == null ? null : more.effortMinutes(),
-                more == null
-                        ? Work.Takes.ANYTHING
-                        : new Work.Takes(
-                                more.takesFiles(),
-                                more.takesText(),
-                                !more.takesFiles() && !more.takesText(),
-                                more.fileTypes()),
                 WorkSheet.with(more == null ? null : more.rubric(), more == null ? null : more.appointment())
                         .doneAt(work.hint().address())
                         .setByHand(byHand));

@@ -150,7 +150,7 @@ public final class SyncPlanner {
         Work.Definition definition = Objects.requireNonNull(row.definition());
         return definition.due() != null
                 && definition.due().instant().isBefore(board.now())
-                && definition.expectsHandIn()
+                && definition.handling().expectsHandIn()
                 && definition.rules().appointment() == null;
     }
 

@@ -151,7 +151,7 @@ class WordService {
     }
 
     private boolean hasNewPosts(Board.Entry entry) {
-        if (entry.work().definition().parts() == null) {
+        if (entry.work().definition().handling().parts() == null) {
             return false;
         }
         Instant seen = FeedbackStream.seen(entry.facts(), writes.now());

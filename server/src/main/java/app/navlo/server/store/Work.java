@@ -28,30 +28,86 @@ public record Work(
     }
 
     /**
-     * @param effortMinutes null where nobody has estimated it
+     * Where it stands in its course.
+     *
+     * @param unit null for a course without units
+     * @param category null where the course has none, or nobody has said which
      */
-    public record Definition(
-            long courseId,
-            String title,
-            WorkKind kind,
-            @Nullable String unit,
-            @Nullable String category,
-            boolean required,
-            boolean expectsHandIn,
-            WorkItem.Marking marking,
+    public record Place(
+            long courseId, @Nullable String unit, @Nullable String category) {}
+
+    /**
+     * When it can be done; each null where nobody has said.
+     *
+     * @param closesAt after which nothing is taken, where the work itself says so
+     */
+    public record Dates(
             @Nullable Instant opensAt,
             @Nullable Deadline due,
-            @Nullable Deadline closesAt,
+            @Nullable Deadline closesAt) {}
+
+    /**
+     * How it is done and handed in.
+     *
+     * @param attemptsAllowed null for any number
+     * @param parts null for work of one part
+     * @param redo null where it can't be done again
+     */
+    public record Handling(
+            boolean required,
+            boolean expectsHandIn,
             @Nullable Integer attemptsAllowed,
             WorkItem.@Nullable Parts parts,
             @Nullable RedoRule redo,
+            Takes takes) {}
+
+    /**
+     * What was said of it.
+     *
+     * @param effortMinutes null where nobody has estimated it
+     */
+    public record Definition(
+            Place place,
+            String title,
+            WorkKind kind,
+            Dates dates,
+            Handling handling,
+            WorkItem.Marking marking,
             @Nullable Integer effortMinutes,
-            Takes takes,
             WorkSheet rules) {
+
+        public long courseId() {
+            return place.courseId();
+        }
+
+        public @Nullable String unit() {
+            return place.unit();
+        }
+
+        public @Nullable String category() {
+            return place.category();
+        }
+
+        public @Nullable Instant opensAt() {
+            return dates.opensAt();
+        }
+
+        public @Nullable Deadline due() {
+            return dates.due();
+        }
+
+        public @Nullable Deadline closesAt() {
+            return dates.closesAt();
+        }
+
+        public boolean required() {
+            return handling.required();
+        }
 
         /** The same with what its source now tells; what others added stays, and what happens at a time moves with its due. */
         public Definition retold(String newTitle, @Nullable Instant newOpensAt, @Nullable Deadline newDue) {
-            Definition told = with(courseId, newTitle, marking, newOpensAt, newDue);
+            Definition told = new Definition(place, newTitle, kind, dates, handling, marking, effortMinutes, rules)
+                    .dated(newOpensAt, newDue);
             AppointmentSheet before = rules.appointment();
             if (before == null || newDue == null) {
                 return before == null ? told : told.at(null);
@@ -63,81 +119,28 @@ public record Work(
 
         /** The same at another time. @param appointment null for work that is done when one likes */
         public Definition at(@Nullable AppointmentSheet appointment) {
-            return new Definition(
-                    courseId,
-                    title,
-                    kind,
-                    unit,
-                    category,
-                    required,
-                    expectsHandIn,
-                    marking,
-                    opensAt,
-                    appointment == null ? due : Deadline.at(appointment.startsAt()),
-                    closesAt,
-                    attemptsAllowed,
-                    parts,
-                    redo,
-                    effortMinutes,
-                    takes,
-                    rules.at(appointment));
+            Deadline due = appointment == null ? dates.due() : Deadline.at(appointment.startsAt());
+            return dated(dates.opensAt(), due).ruled(rules.at(appointment));
         }
 
         /** The same with another sheet. */
         public Definition ruled(WorkSheet other) {
-            return new Definition(
-                    courseId,
-                    title,
-                    kind,
-                    unit,
-                    category,
-                    required,
-                    expectsHandIn,
-                    marking,
-                    opensAt,
-                    due,
-                    closesAt,
-                    attemptsAllowed,
-                    parts,
-                    redo,
-                    effortMinutes,
-                    takes,
-                    other);
+            return new Definition(place, title, kind, dates, handling, marking, effortMinutes, other);
         }
 
         /** The same with other points. */
         public Definition marked(WorkItem.Marking other) {
-            return with(courseId, title, other, opensAt, due);
+            return new Definition(place, title, kind, dates, handling, other, effortMinutes, rules);
         }
 
         public Definition inCourse(long course) {
-            return with(course, title, marking, opensAt, due);
+            Place there = new Place(course, place.unit(), place.category());
+            return new Definition(there, title, kind, dates, handling, marking, effortMinutes, rules);
         }
 
-        private Definition with(
-                long course,
-                String newTitle,
-                WorkItem.Marking newMarking,
-                @Nullable Instant newOpensAt,
-                @Nullable Deadline newDue) {
-            return new Definition(
-                    course,
-                    newTitle,
-                    kind,
-                    unit,
-                    category,
-                    required,
-                    expectsHandIn,
-                    newMarking,
-                    newOpensAt,
-                    newDue,
-                    closesAt,
-                    attemptsAllowed,
-                    parts,
-                    redo,
-                    effortMinutes,
-                    takes,
-                    rules);
+        private Definition dated(@Nullable Instant opensAt, @Nullable Deadline due) {
+            Dates other = new Dates(opensAt, due, dates.closesAt());
+            return new Definition(place, title, kind, other, handling, marking, effortMinutes, rules);
         }
 
         /** Without the cut-off and the grading close, which its course knows. */
@@ -146,21 +149,21 @@ public record Work(
                     Long.toString(id),
                     title,
                     kind,
-                    required,
-                    expectsHandIn,
+                    handling.required(),
+                    handling.expectsHandIn(),
                     marking,
                     new WorkItem.Schedule(
-                            opensAt,
-                            due,
-                            closesAt,
+                            dates.opensAt(),
+                            dates.due(),
+                            dates.closesAt(),
                             null,
                             null,
                             rules.appointment() == null
                                     ? null
                                     : rules.appointment().stretch()),
-                    attemptsAllowed,
-                    parts,
-                    redo);
+                    handling.attemptsAllowed(),
+                    handling.parts(),
+                    handling.redo());
         }
     }
 

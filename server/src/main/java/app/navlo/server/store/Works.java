@@ -89,27 +89,28 @@ public class Works {
 
     private Work.Definition definition(ResultSet row, ZoneId zone) throws SQLException {
         return new Work.Definition(
-                row.getLong("course_id"),
+                new Work.Place(row.getLong("course_id"), row.getString("unit"), row.getString("category")),
                 row.getString("title"),
                 WorkKind.valueOf(row.getString("kind")),
-                row.getString("unit"),
-                row.getString("category"),
-                row.getBoolean("required"),
-                row.getBoolean("expects_hand_in"),
+                new Work.Dates(
+                        Rows.instantOrNull(row, "opens_at"),
+                        Rows.deadlineOrNull(row, "due", zone),
+                        Rows.deadlineOrNull(row, "closes", zone)),
+                new Work.Handling(
+                        row.getBoolean("required"),
+                        row.getBoolean("expects_hand_in"),
+                        Rows.integerOrNull(row, "attempts_allowed"),
+                        parts(row),
+                        row.getBoolean("redo_allowed")
+                                ? new RedoRule(
+                                        Rows.instantOrNull(row, "redo_until"), row.getBoolean("redo_needs_reopening"))
+                                : null,
+                        takes(row)),
                 new WorkItem.Marking(
                         Rows.exact(row, "possible"),
                         Rows.exactOrNull(row, "pass_percent"),
                         KeptScore.valueOf(row.getString("kept"))),
-                Rows.instantOrNull(row, "opens_at"),
-                Rows.deadlineOrNull(row, "due", zone),
-                Rows.deadlineOrNull(row, "closes", zone),
-                Rows.integerOrNull(row, "attempts_allowed"),
-                parts(row),
-                row.getBoolean("redo_allowed")
-                        ? new RedoRule(Rows.instantOrNull(row, "redo_until"), row.getBoolean("redo_needs_reopening"))
-                        : null,
                 Rows.integerOrNull(row, "effort_minutes"),
-                takes(row),
                 rules(row));
     }
 
@@ -214,9 +215,9 @@ public class Works {
 
     private Map<String, Object> row(Revision revision) {
         Work.Definition d = revision.definition();
-        WorkItem.Parts parts = d.parts();
-        RedoRule redo = d.redo();
-        Work.Takes takes = d.takes();
+        WorkItem.Parts parts = d.handling().parts();
+        RedoRule redo = d.handling().redo();
+        Work.Takes takes = d.handling().takes();
         Map<String, Object> row = new HashMap<>();
         row.put("work", revision.work());
         row.put("change", revision.change());
@@ -227,7 +228,7 @@ public class Works {
         row.put("unit", d.unit());
         row.put("category", d.category());
         row.put("required", d.required());
-        row.put("expects", d.expectsHandIn());
+        row.put("expects", d.handling().expectsHandIn());
         row.put("possible", Rows.decimal(d.marking().possible()));
         row.put("pass", Rows.decimal(d.marking().passPercent()));
         row.put("kept", d.marking().kept().name());
@@ -236,7 +237,7 @@ public class Works {
         row.put("dueDay", Rows.day(d.due()));
         row.put("closesAt", Rows.at(d.closesAt()));
         row.put("closesDay", Rows.day(d.closesAt()));
-        row.put("attempts", d.attemptsAllowed());
+        row.put("attempts", d.handling().attemptsAllowed());
         row.put("posts", parts == null ? null : parts.posts());
         row.put("replies", parts == null ? null : parts.replies());
         row.put("redo", redo != null);

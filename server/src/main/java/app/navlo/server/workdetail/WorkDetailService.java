@@ -105,7 +105,7 @@ public class WorkDetailService {
                 entry.course().details().name(),
                 zone.getId(),
                 instructions,
-                WorkDetail.TakesView.of(definition.takes()),
+                WorkDetail.TakesView.of(definition.handling().takes()),
                 WorkDetail.TakesView.of(Enclosures.PHOTOS),
                 WorkDetail.TakesView.of(Enclosures.ANY),
                 state.acceptance().ends(),

@@ -91,25 +91,22 @@ public record WorkForm(
         }
         WorkSheet rules = (was == null ? WorkSheet.PLAIN : was.rules()).doneAt(plain(address));
         return new Work.Definition(
-                courseId,
+                new Work.Place(courseId, plain(unit), plain(category)),
                 title.strip(),
                 kind,
-                plain(unit),
-                plain(category),
-                required && kind != WorkKind.PRACTICE,
-                was == null || was.expectsHandIn(),
+                new Work.Dates(opens, due, was == null ? null : was.closesAt()),
+                new Work.Handling(
+                        required && kind != WorkKind.PRACTICE,
+                        was == null || was.handling().expectsHandIn(),
+                        was == null ? null : was.handling().attemptsAllowed(),
+                        was == null ? null : was.handling().parts(),
+                        was == null ? null : was.handling().redo(),
+                        was == null ? Work.Takes.ANYTHING : was.handling().takes()),
                 new WorkItem.Marking(
                         Figures.orZero(possible),
                         was == null ? null : was.marking().passPercent(),
                         was == null ? KeptScore.HIGHEST : was.marking().kept()),
-                opens,
-                due,
-                was == null ? null : was.closesAt(),
-                was == null ? null : was.attemptsAllowed(),
-                was == null ? null : was.parts(),
-                was == null ? null : was.redo(),
                 effortMinutes,
-                was == null ? Work.Takes.ANYTHING : was.takes(),
                 rules.at(due == null ? null : appointment(due, zone)));
     }
 

@@ -154,7 +154,7 @@ class WorkMaterial {
     }
 
     private List<PostView> thread(Board.Entry entry, Set<Long> undone) {
-        if (entry.work().definition().parts() == null) {
+        if (entry.work().definition().handling().parts() == null) {
             return List.of();
         }
         Instant seen = FeedbackStream.seen(entry.facts(), entry.now());

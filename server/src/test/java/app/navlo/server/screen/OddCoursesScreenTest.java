@@ -130,22 +130,13 @@ public class OddCoursesScreenTest extends Screen {
     private void piece(long course, String title, @Nullable String category, String due, String outcome) {
         long change = change("Added " + title);
         Work.Definition definition = new Work.Definition(
-                course,
+                new Work.Place(course, null, category),
                 title,
                 WorkKind.ASSIGNMENT,
-                null,
-                category,
-                true,
-                true,
+                new Work.Dates(null, Deadline.endOf(LocalDate.parse(due), ZONE), null),
+                new Work.Handling(true, true, null, null, null, Work.Takes.ANYTHING),
                 new WorkItem.Marking(Rational.of(20), null, KeptScore.HIGHEST),
-                null,
-                Deadline.endOf(LocalDate.parse(due), ZONE),
-                null,
-                null,
-                null,
-                null,
                 30,
-                Work.Takes.ANYTHING,
                 WorkSheet.PLAIN);
         long work = works.add(
                 new Works.NewWork(MIRA, change, Work.Origin.SCHOOL, course + "/" + title, null, definition, ""));

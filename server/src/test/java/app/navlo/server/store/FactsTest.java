@@ -100,22 +100,19 @@ public class FactsTest extends AbstractTestNGSpringContextTests {
 
     private Work.Definition definition(String title, @Nullable Deadline due) {
         return new Work.Definition(
-                course,
+                new Work.Place(course, "1 Leaves", "Talk"),
                 title,
                 WorkKind.DISCUSSION,
-                "1 Leaves",
-                "Talk",
-                true,
-                true,
+                new Work.Dates(AT, due, Deadline.at(AT.plus(Duration.ofDays(30)))),
+                new Work.Handling(
+                        true,
+                        true,
+                        3,
+                        new WorkItem.Parts(1, 3),
+                        new RedoRule(AT.plus(Duration.ofDays(9)), true),
+                        new Work.Takes(true, false, true, List.of("pdf", "png"), 4, 1 << 20)),
                 new WorkItem.Marking(Rational.parse("12.5"), Rational.parse("66.6667"), KeptScore.MEAN),
-                AT,
-                due,
-                Deadline.at(AT.plus(Duration.ofDays(30))),
-                3,
-                new WorkItem.Parts(1, 3),
-                new RedoRule(AT.plus(Duration.ofDays(9)), true),
                 45,
-                new Work.Takes(true, false, true, List.of("pdf", "png"), 4, 1 << 20),
                 new WorkSheet(
                         new LateSheet(
                                 10, LateSheet.Kind.PER_DAY, "10", "50", Measure.SCHOOL_DAYS, Base.EARNED, "40", 48),

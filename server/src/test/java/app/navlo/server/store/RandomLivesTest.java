@@ -135,22 +135,13 @@ public class RandomLivesTest extends AbstractTestNGSpringContextTests {
         WorkKind[] kinds = {WorkKind.ASSIGNMENT, WorkKind.QUIZ, WorkKind.PROJECT, WorkKind.PRACTICE};
         Deadline due = random.nextInt(5) == 0 ? null : Deadline.at(START.plus(Duration.ofHours(random.nextInt(HOURS))));
         return new Work.Definition(
-                course,
+                new Work.Place(course, null, null),
                 "Vase",
                 kinds[random.nextInt(kinds.length)],
-                null,
-                null,
-                true,
-                true,
+                new Work.Dates(null, due, null),
+                new Work.Handling(true, true, null, null, null, Work.Takes.ANYTHING),
                 new WorkItem.Marking(Rational.of(20), null, KeptScore.HIGHEST),
-                null,
-                due,
-                null,
-                null,
-                null,
-                null,
                 30,
-                Work.Takes.ANYTHING,
                 WorkSheet.PLAIN);
     }
 
