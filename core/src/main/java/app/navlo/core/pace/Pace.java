@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param outOfReach counted in none of the others
  * @param schoolDaysLeft from today to the local day of the last instant before the close, both counted
  * @param neededPerDay 0 if nothing is left; null if something is and no day is
+ * @param neededMinutesPerDay of effort, rounded up; 0 and null likewise
  * @param expected work whose due is past
  * @param overdue what is left of it
  * @param lead done less expected, in pieces; {@code leadMinutes} in minutes of effort
@@ -29,6 +30,7 @@ public record Pace(
         int outOfReach,
         long schoolDaysLeft,
         @Nullable Rational neededPerDay,
+        @Nullable Long neededMinutesPerDay,
         int expected,
         int overdue,
         int lead,

@@ -49,12 +49,17 @@ final class PaceCount {
         long recentDays = calendar.schoolDays(windowStart, today);
         Rational rate = recentDays == 0 ? null : Rational.of(recentDone, recentDays);
         LocalDate finish = left == 0 || rate == null || rate.isZero() ? null : finish(left, rate);
+        Rational minutesADay = perDay(minutes(Paced::left), daysLeft);
         return new Pace(
                 done,
                 left,
                 required.size() - done - left,
                 daysLeft,
-                left == 0 ? Rational.ZERO : daysLeft == 0 ? null : Rational.of(left, daysLeft),
+                perDay(left, daysLeft),
+                minutesADay == null
+                        ? null
+                        : Long.valueOf(
+                                minutesADay.toDecimal(0, RoundingMode.CEILING).longValueExact()),
                 expected,
                 overdue,
                 lead,
@@ -69,6 +74,11 @@ final class PaceCount {
                 Pace.doneDays(all, calendar).min(Comparator.naturalOrder()).orElse(null),
                 Pace.doneDays(all, calendar).max(Comparator.naturalOrder()).orElse(null),
                 UnitPace.of(all));
+    }
+
+    /** Null where something is left and no day is. */
+    private static @Nullable Rational perDay(long left, long days) {
+        return left == 0 ? Rational.ZERO : days == 0 ? null : Rational.of(left, days);
     }
 
     private int count(Predicate<Paced> which) {
