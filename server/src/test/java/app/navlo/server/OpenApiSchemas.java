@@ -106,6 +106,9 @@ class OpenApiSchemas {
                 AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
             Schema<?> resolved = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             JavaType java = Json.mapper().constructType(type.getType());
+            if (java != null && java.getRawClass().isEnum() && resolved != null && resolved.get$ref() == null) {
+                return once(java.getRawClass(), resolved, context);
+            }
             if (java != null && java.getRawClass().isRecord() && resolved != null) {
                 Schema<?> model =
                         context.getDefinedModels().get(java.getRawClass().getSimpleName());
@@ -114,6 +117,17 @@ class OpenApiSchemas {
                 }
             }
             return resolved;
+        }
+
+        /** An enum is described once, under its name, and named wherever it stands. */
+        private static Schema<?> once(Class<?> type, Schema<?> values, ModelConverterContext context) {
+            Class<?> outer = type.getDeclaringClass();
+            String name = outer == null ? type.getSimpleName() : outer.getSimpleName() + type.getSimpleName();
+            Schema<?> described = new Schema<>();
+            described.setTypes(Set.of("string"));
+            setEnum(described, values.getEnum());
+            context.defineModel(name, described);
+            return new Schema<>().$ref("#/components/schemas/" + name).description(values.getDescription());
         }
 
         private static void mark(Class<?> record, Schema<?> model) {
@@ -145,7 +159,8 @@ class OpenApiSchemas {
                 Schema<?> nothing = new Schema<>();
                 nothing.setTypes(Set.of("null"));
                 Schema<?> either = new Schema<>();
-                either.addAnyOfItem(property);
+                either.setDescription(property.getDescription());
+                either.addAnyOfItem(new Schema<>().$ref(property.get$ref()));
                 either.addAnyOfItem(nothing);
                 return either;
             }
@@ -158,6 +173,11 @@ class OpenApiSchemas {
                 }
             }
             return property;
+        }
+
+        @SuppressWarnings({"unchecked", "rawtypes"})
+        private static void setEnum(Schema described, List values) {
+            described.setEnum(new ArrayList(values));
         }
 
         @SuppressWarnings({"unchecked", "rawtypes"})

@@ -58,6 +58,25 @@ public class OpenApiTest extends AbstractTestNGSpringContextTests {
         assertEquals(Files.readString(FILE), text, "run ./navlo openapi, then build again");
     }
 
+    /** A list of values is written once, under its name, so that what speaks of the same can be compared. */
+    @Test
+    public void valuesAreListedOnce() throws IOException {
+        JsonNode schemas = JsonMapper.builder().build().readTree(FILE.toFile()).at("/components/schemas");
+        List<String> inline = new ArrayList<>();
+        schemas.properties().forEach(schema -> schema.getValue()
+                .path("properties")
+                .properties()
+                .forEach(property -> {
+                    JsonNode values = property.getValue();
+                    if (values.path("enum").size() > 1
+                            || values.at("/items/enum").size() > 1) {
+                        inline.add(schema.getKey() + "." + property.getKey());
+                    }
+                }));
+        assertEquals(inline, List.of());
+        assertTrue(schemas.at("/WorkKind/enum").size() > 5, "it is listed there");
+    }
+
     /** Who reads it finds what each operation does, under a name of its own, and how it is refused. */
     @Test
     public void everyOperationSaysWhatItDoesAndHowItIsRefused() throws IOException {
