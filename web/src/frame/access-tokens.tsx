@@ -1,13 +1,14 @@
 import { useQuery } from '@tanstack/react-query';
-import { type FormEvent, useState } from 'react';
-import { client, Refused, type Schemas, take } from '../api/client';
+import { useState } from 'react';
+import { client, type Schemas, take } from '../api/client';
 import { queryClient, tokensQuery } from '../api/queries';
 import { useNow } from '../lib/now';
 import { near } from '../lib/time';
 import { Button, TextButton } from '../ui/button';
 import { Choice } from '../ui/choice';
 import { TextField } from '../ui/field';
-import { noticeFault } from '../ui/notice';
+import { useFormWrite } from '../ui/use-form-write';
+import { useWrite } from '../ui/use-write';
 
 type Token = Schemas['AccessToken'];
 
@@ -40,14 +41,10 @@ function AccessTokens({ zone }: { zone: string }) {
 
 function Row({ token, zone }: { token: Token; zone: string }) {
   const now = useNow();
-  const revoke = async () => {
-    try {
-      await take(client.DELETE('/api/people/me/tokens/{token}', { params: { path: { token: token.id } } }));
-      await queryClient.invalidateQueries({ queryKey: tokensQuery.queryKey });
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
+  const { write: revoke } = useWrite(async () => {
+    await take(client.DELETE('/api/people/me/tokens/{token}', { params: { path: { token: token.id } } }));
+    await queryClient.invalidateQueries({ queryKey: tokensQuery.queryKey });
+  });
   return (
     <li className="flex items-baseline justify-between gap-3 border-line border-b py-1.5 last:border-b-0">
       <span className="min-w-0">
@@ -85,34 +82,24 @@ function Made({ token, onDone }: { token: string; onDone: () => void }) {
 }
 
 function Make({ onMade }: { onMade: (token: string) => void }) {
-  const [name, setName] = useState('');
-  const [scope, setScope] = useState<Token['scope']>('READ');
-  const [fault, setFault] = useState<Refused | null>(null);
-  const make = async (event: FormEvent) => {
-    event.preventDefault();
-    setFault(null);
-    try {
-      const made = await take(client.POST('/api/people/me/tokens', { body: { name, scope } }));
-      setName('');
+  const { form, field, submit, writing } = useFormWrite<Schemas['TokenForm']>(
+    { name: '', scope: 'READ' },
+    async (values) => {
+      const made = await take(client.POST('/api/people/me/tokens', { body: values }));
       onMade(made.token);
       await queryClient.invalidateQueries({ queryKey: tokensQuery.queryKey });
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-  };
+    },
+  );
   return (
-    <form onSubmit={(event) => void make(event)} className="flex flex-col gap-3">
-      <TextField
-        label="What the token is for"
-        required
-        maxLength={100}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        fault={fault?.of('name')}
+    <form onSubmit={submit} className="flex flex-col gap-3">
+      <TextField label="What the token is for" required maxLength={100} {...field('name')} />
+      <Choice
+        label="It may"
+        value={form.watch('scope')}
+        options={SCOPES}
+        onChange={(scope) => form.setValue('scope', scope)}
       />
-      <Choice label="It may" value={scope} options={SCOPES} onChange={setScope} />
-      <Button type="submit" className="self-start">
+      <Button type="submit" disabled={writing} className="self-start">
         Make a token
       </Button>
     </form>

@@ -1,11 +1,11 @@
 import { type FormEvent, useState } from 'react';
-import { type Course, client, Refused, writeKey } from '../api/client';
+import { type Course, client, type Schemas, writeKey } from '../api/client';
 import { useAddress } from '../lib/address';
 import { figureWords, readingOf } from '../lib/readings';
 import { Button } from '../ui/button';
 import { CourseMark } from '../ui/course-mark';
 import { Dialog } from '../ui/dialog';
-import { noticeFault } from '../ui/notice';
+import { useWrite } from '../ui/use-write';
 import { writeChange } from '../ui/write-change';
 import { useStudent } from './student';
 
@@ -51,29 +51,23 @@ function Goals() {
 function CourseGoal({ course }: { course: Course }) {
   const { id } = useStudent();
   const [target, setTarget] = useState(course.aim.target ?? '');
-  const [fault, setFault] = useState('');
   const { kind } = course.standing;
   const expected = readingOf(course.standing, 'EXPECTED')?.figure ?? null;
-  const save = async (importance: string, wanted: string | null) => {
-    setFault('');
-    try {
-      await writeChange(
+  const { write: save, fault } = useWrite(
+    (aim: Schemas['AimForm']) =>
+      writeChange(
         id,
         client.PUT('/api/students/{student}/courses/{course}/aim', {
           params: { path: { student: id, course: course.id }, header: { 'Idempotency-Key': writeKey() } },
-          body: { importance, target: wanted },
+          body: aim,
         }),
         `Set the goal of ${course.name}`,
-      );
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
-    }
-  };
+      ),
+    true,
+  );
   const send = (event: FormEvent) => {
     event.preventDefault();
-    void save(course.aim.importance, target.trim().replace(',', '.') || null);
+    void save({ importance: course.aim.importance, target: target.trim().replace(',', '.') || null });
   };
   const changed = target.trim().replace(',', '.') !== (course.aim.target ?? '');
   return (
@@ -90,7 +84,7 @@ function CourseGoal({ course }: { course: Course }) {
       <select
         aria-label={`How much ${course.name} matters`}
         value={course.aim.importance}
-        onChange={(event) => void save(event.target.value, course.aim.target)}
+        onChange={(event) => void save({ importance: event.target.value, target: course.aim.target })}
         className="h-9 rounded border border-line bg-paper px-2 text-[14px]"
       >
         {IMPORTANCE.map(([value, words]) => (
@@ -122,7 +116,7 @@ function CourseGoal({ course }: { course: Course }) {
       )}
       {fault && (
         <p role="alert" className="col-span-full font-semibold text-[13.5px] text-loss">
-          {fault}
+          {fault.faults.map((one) => one.message).join(' ')}
         </p>
       )}
     </li>

@@ -1,6 +1,7 @@
 import clsx from 'clsx';
 import { ChevronDown, ChevronUp, GripVertical } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
+import { DROP_LINE, useDragRows } from './drag-rows';
 
 interface OrderedListProps<T> {
   label: string;
@@ -13,7 +14,6 @@ interface OrderedListProps<T> {
 
 /** A list whose order is changed by dragging, or by the two buttons of each row. */
 function OrderedList<T>({ label, items, keyOf, nameOf, onOrder, children }: OrderedListProps<T>) {
-  const [dragged, setDragged] = useState<string | null>(null);
   const move = (from: number, to: number) => {
     const next = [...items];
     const [item] = next.splice(from, 1);
@@ -21,25 +21,21 @@ function OrderedList<T>({ label, items, keyOf, nameOf, onOrder, children }: Orde
     next.splice(to, 0, item);
     onOrder(next);
   };
-  const over = (to: number) => {
-    const from = items.findIndex((item) => keyOf(item) === dragged);
-    if (from >= 0 && from !== to) move(from, to);
-  };
+  const [rows, mark] = useDragRows(move);
   return (
     <ul aria-label={label}>
       {items.map((item, i) => (
         <li
           key={keyOf(item)}
           draggable
-          onDragStart={() => setDragged(keyOf(item))}
-          onDragOver={(event) => {
-            event.preventDefault();
-            over(i);
-          }}
-          onDragEnd={() => setDragged(null)}
+          data-drag={mark(i)}
+          onDragStart={(event) => rows.start(i, event)}
+          onDragOver={(event) => rows.over(i, event)}
+          onDrop={rows.drop}
+          onDragEnd={rows.end}
           className={clsx(
-            'flex items-center gap-2 border-line-2 border-b py-1.5',
-            dragged === keyOf(item) && 'bg-yours-soft',
+            'relative flex items-center gap-2 border-line-2 border-b py-1.5 data-[drag=dragged]:bg-yours-soft',
+            DROP_LINE,
           )}
         >
           <GripVertical size={15} aria-hidden className="shrink-0 cursor-grab text-ink-3" />

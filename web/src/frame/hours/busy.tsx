@@ -1,12 +1,13 @@
 import { type FormEvent, useRef, useState } from 'react';
-import { client, Refused, type Schemas, take, upload, writeKey } from '../../api/client';
+import { client, type Schemas, take, upload, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useNow } from '../../lib/now';
 import { near, timeWords } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { TextField } from '../../ui/field';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { noticeChange } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { useStudent } from '../student';
 
@@ -38,28 +39,21 @@ function Busy({ calendars, example }: BusyProps) {
 function Line({ calendar }: { calendar: Calendar }) {
   const { id, zone } = useStudent();
   const now = useNow();
-  const [asking, setAsking] = useState(false);
   const path = { student: id, calendar: calendar.id };
-  const ask = async () => {
-    setAsking(true);
-    try {
-      await take(
-        client.POST('/api/students/{student}/busy-calendars/{calendar}/asking', { params: { path } }),
-      );
-    } catch (error) {
-      noticeFault(error);
-    }
-    await refreshStudent(id);
-    setAsking(false);
-  };
-  const remove = () =>
-    void writeChange(
+  const { write: ask, writing: asking } = useWrite(() =>
+    take(
+      client.POST('/api/students/{student}/busy-calendars/{calendar}/asking', { params: { path } }),
+    ).finally(() => refreshStudent(id)),
+  );
+  const { write: remove } = useWrite(() =>
+    writeChange(
       id,
       client.DELETE('/api/students/{student}/busy-calendars/{calendar}', {
         params: { path, header: { 'Idempotency-Key': writeKey() } },
       }),
       `Removed ${calendar.name}`,
-    ).catch(noticeFault);
+    ),
+  );
   return (
     <li className="border-line-2 border-t py-2">
       <span className="flex items-center gap-2">
@@ -69,7 +63,7 @@ function Line({ calendar }: { calendar: Calendar }) {
             {asking ? 'Asking …' : 'Ask now'}
           </Button>
         )}
-        <Button look="quiet" onClick={remove} aria-label={`Remove ${calendar.name}`}>
+        <Button look="quiet" onClick={() => void remove()} aria-label={`Remove ${calendar.name}`}>
           Remove
         </Button>
       </span>
@@ -87,21 +81,15 @@ function Line({ calendar }: { calendar: Calendar }) {
 function Add({ example }: { example: string | null }) {
   const { id } = useStudent();
   const [address, setAddress] = useState('');
-  const [fault, setFault] = useState<Refused | null>(null);
-  const [busy, setBusy] = useState(false);
   const file = useRef<HTMLInputElement>(null);
-  const doing = async (work: () => Promise<void>) => {
-    setBusy(true);
-    setFault(null);
-    try {
-      await work();
-      setAddress('');
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-    setBusy(false);
-  };
+  const {
+    write: doing,
+    writing: busy,
+    fault,
+  } = useWrite(async (adding: () => Promise<void>) => {
+    await adding();
+    setAddress('');
+  }, true);
   const addFeed = (event: FormEvent) => {
     event.preventDefault();
     void doing(() =>

@@ -1,4 +1,3 @@
-import { useDraggable, useDroppable } from '@dnd-kit/core';
 import clsx from 'clsx';
 import { ChevronDown, ChevronRight, GripVertical } from 'lucide-react';
 import { memo, useState } from 'react';
@@ -13,6 +12,7 @@ import { near, span, timeWords } from '../../lib/time';
 import { countdown } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
+import { DROP_LINE, type DragMark, type DragRows } from '../../ui/drag-rows';
 import { noticeFault } from '../../ui/notice';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';
@@ -30,40 +30,33 @@ interface MoveRowProps {
   onOpen: (work: number) => void;
   /** Puts the move at one place where another stands, both from 0, if there is one; null for a reader. */
   onMove: ((from: number, to: number) => void) | null;
+  drag: DragRows;
+  /** Whether it is dragged, or where what is dragged would come to stand beside it. */
+  mark: DragMark;
 }
 
 /** One move in a line: what to do, how long, what it saves, when it next loses, and why it stands here. */
 const MoveRow = memo(function MoveRow(props: MoveRowProps) {
-  const { move, number, work, open, narrow, onOpen, onMove } = props;
+  const { move, number, work, open, narrow, onOpen, onMove, drag, mark } = props;
   const { zone, course, work: workOf, mayWrite } = useStudent();
   const now = useNow();
   const [unfolded, setUnfolded] = useState(false);
   const Fold = unfolded ? ChevronDown : ChevronRight;
   const late = countdown(work, zone, now);
   const reason = why(move, (id) => workOf(id)?.title ?? 'other work', zone, now);
-  const drag = useDraggable({ id: number - 1, disabled: !onMove });
-  const drop = useDroppable({ id: number - 1 });
-  const over = drop.isOver && drop.active !== null && drop.active.id !== number - 1;
-  const fromBelow = Number(drop.active?.id) > number - 1;
   return (
     <li
-      ref={(row) => {
-        drop.setNodeRef(row);
-        drag.setNodeRef(row);
-      }}
       data-move={move.work}
-      data-dragging={drag.isDragging}
-      style={drag.transform ? { transform: `translateY(${drag.transform.y}px)` } : undefined}
+      data-drag={mark}
+      onDragOver={(event) => drag.over(number - 1, event)}
+      onDrop={drag.drop}
       className={clsx(
-        'group relative border-line border-b data-[dragging=true]:z-20 data-[dragging=true]:bg-raised data-[dragging=true]:shadow-[0_8px_24px_-10px_rgb(0_0_0/0.5)]',
+        'group relative border-line border-b data-[drag=dragged]:opacity-50',
+        DROP_LINE,
         open && 'bg-raised',
-        over &&
-          fromBelow &&
-          'before:absolute before:inset-x-0 before:-top-0.5 before:h-[3px] before:bg-yours',
-        over && !fromBelow && 'after:absolute after:inset-x-0 after:-bottom-0.5 after:h-[3px] after:bg-yours',
       )}
     >
-      {onMove && <Grip {...props} listeners={drag.listeners ?? {}} />}
+      {onMove && <Grip {...props} />}
       <div
         className={clsx(
           'grid items-center gap-x-3 py-2 pr-1 max-sm:grid-cols-[24px_minmax(0,1fr)_auto_28px]',
@@ -141,17 +134,16 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
 });
 
 /** What a move is dragged by; its arrow keys put it a place up or down. */
-function Grip({
-  work,
-  number,
-  onMove,
-  listeners,
-}: MoveRowProps & { listeners: NonNullable<ReturnType<typeof useDraggable>['listeners']> }) {
+function Grip({ work, number, onMove, drag }: MoveRowProps) {
   return (
-    <button
-      type="button"
+    // A real button can't be dragged in every browser.
+    <span
+      role="button"
+      tabIndex={0}
+      draggable
       aria-label={`Move ${work.title} up or down, with the arrow keys or by dragging`}
-      {...listeners}
+      onDragStart={(event) => drag.start(number - 1, event)}
+      onDragEnd={drag.end}
       onKeyDown={(event) => {
         const step = { ArrowUp: -1, ArrowDown: 1 }[event.key];
         if (!step) return;
@@ -161,7 +153,7 @@ function Grip({
       className="no-print absolute top-2 -left-4 z-10 grid h-7 w-4 cursor-grab touch-none place-items-center text-ink-3 opacity-0 focus-visible:opacity-100 group-hover:opacity-100 max-sm:-left-3 max-sm:w-3 max-sm:opacity-70"
     >
       <GripVertical size={14} aria-hidden />
-    </button>
+    </span>
   );
 }
 

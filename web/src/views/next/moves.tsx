@@ -1,12 +1,3 @@
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  MouseSensor,
-  TouchSensor,
-  useSensor,
-  useSensors,
-} from '@dnd-kit/core';
 import { type KeyboardEvent, memo, useCallback, useMemo, useRef } from 'react';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
@@ -14,6 +5,7 @@ import { hasModifier, isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
 import { dateWords, localDate, span } from '../../lib/time';
 import { TextButton } from '../../ui/button';
+import { useDragRows } from '../../ui/drag-rows';
 import { Empty } from '../../ui/states';
 import { byDay, type DayOfMoves, type Next, wishOfMoving } from './model';
 import { MoveRow } from './move-row';
@@ -40,10 +32,6 @@ function walk(event: KeyboardEvent<HTMLElement>): void {
 const Moves = memo(function Moves({ next, openWork, onOpen }: MovesProps) {
   const { id, work, zone, mayWrite } = useStudent();
   const days = useMemo(() => byDay(next, zone).filter((day) => day.moves.length > 0), [next, zone]);
-  const sensors = useSensors(
-    useSensor(MouseSensor, { activationConstraint: { distance: 6 } }),
-    useSensor(TouchSensor, { activationConstraint: { delay: 200, tolerance: 8 } }),
-  );
   const shown = useRef(next);
   shown.current = next;
   // The same function whatever the plan is, so that rows that stay as they are aren't drawn again.
@@ -55,7 +43,7 @@ const Moves = memo(function Moves({ next, openWork, onOpen }: MovesProps) {
     },
     [zone, id, work],
   );
-  const drop = ({ active, over }: DragEndEvent) => over && move(Number(active.id), Number(over.id));
+  const [rows, mark] = useDragRows(move);
   if (days.length === 0) {
     return (
       <Empty title="Nothing is left to plan">
@@ -66,35 +54,35 @@ const Moves = memo(function Moves({ next, openWork, onOpen }: MovesProps) {
     );
   }
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={drop}>
-      {/* biome-ignore lint/a11y/noStaticElementInteractions: the keys walk the rows, which are buttons of their own */}
-      <div onKeyDown={walk}>
-        {days.map((day) => (
-          <section key={day.date} aria-label={dateWords(day.date)} className="mt-5 first:mt-0">
-            <DayHead day={day} />
-            <ol className="border-line border-t">
-              {day.moves.map(({ move: one, number }) => {
-                const piece = work(one.work);
-                return (
-                  piece && (
-                    <MoveRow
-                      key={one.work}
-                      move={one}
-                      number={number}
-                      work={piece}
-                      open={openWork === one.work}
-                      narrow={openWork !== null}
-                      onOpen={onOpen}
-                      onMove={mayWrite ? move : null}
-                    />
-                  )
-                );
-              })}
-            </ol>
-          </section>
-        ))}
-      </div>
-    </DndContext>
+    // biome-ignore lint/a11y/noStaticElementInteractions: the keys walk the rows, which are buttons of their own
+    <div onKeyDown={walk}>
+      {days.map((day) => (
+        <section key={day.date} aria-label={dateWords(day.date)} className="mt-5 first:mt-0">
+          <DayHead day={day} />
+          <ol className="border-line border-t">
+            {day.moves.map(({ move: one, number }) => {
+              const piece = work(one.work);
+              return (
+                piece && (
+                  <MoveRow
+                    key={one.work}
+                    move={one}
+                    number={number}
+                    work={piece}
+                    open={openWork === one.work}
+                    narrow={openWork !== null}
+                    onOpen={onOpen}
+                    onMove={mayWrite ? move : null}
+                    drag={rows}
+                    mark={mark(number - 1)}
+                  />
+                )
+              );
+            })}
+          </ol>
+        </section>
+      ))}
+    </div>
   );
 });
 

@@ -18,7 +18,8 @@ import { type BarDeeds, LaneBars } from './lane-bars';
 import { Legend } from './legend';
 import { type Bar, type Day, grainOf, lanesOf, ms, type Timeline } from './model';
 import { type Mover, useMover } from './moving';
-import { type TimeWindow, usePointerMoves, useTimeWindow } from './use-window';
+import { useGestures } from './use-gestures';
+import { type TimeWindow, useTimeWindow } from './use-window';
 import { STEP_IN, STEP_OUT, useTimeKeys, useWalk } from './walk';
 import { abroad } from './words';
 
@@ -42,7 +43,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
   const page = useRef<HTMLDivElement>(null);
   const gutter = useWidth(page, 1280) < NARROW ? GUTTER_NARROW : GUTTER;
   const time = useTimeWindow(timeline, gutter);
-  usePointerMoves(time);
+  useGestures(time);
   useKeptScroll(time.box);
   const lanes = useMemo(() => lanesOf(board, timeline, shown), [board, timeline, shown]);
   const laid = useLaid(lanes, time, now);

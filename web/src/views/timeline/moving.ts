@@ -9,6 +9,7 @@ import type { Next } from '../next/model';
 import { wish } from '../next/wish';
 import { type Bar, DAY, HOUR, MINUTE, ms } from './model';
 import type { TimeWindow } from './use-window';
+import { DRAG_PIXELS } from './window-model';
 
 const QUARTER = 15 * MINUTE;
 
@@ -123,7 +124,7 @@ export function useMover(time: TimeWindow, next: Next | undefined, now: number):
       const startScroll = time.box.current?.scrollLeft ?? 0;
       const move = (to: PointerEvent) => {
         const pixels = to.clientX - startX + (time.box.current?.scrollLeft ?? 0) - startScroll;
-        if (!held.current && Math.abs(pixels) < 4) return;
+        if (!held.current && Math.abs(pixels) < DRAG_PIXELS) return;
         const at = what.from + (pixels / time.pixelsADay) * DAY;
         set({ ...what, at: Math.round(at / QUARTER) * QUARTER });
       };
