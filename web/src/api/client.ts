@@ -40,6 +40,11 @@ export class Refused extends Error {
     super([title, ...faults.map((fault) => fault.message)].join('. '));
   }
 
+  /** All that is wrong, in one go. */
+  get words(): string {
+    return this.faults.map((fault) => fault.message).join(' ');
+  }
+
   /** What is wrong with one field, or nothing. */
   of(field: string): string | undefined {
     return this.faults.find((fault) => fault.field === field)?.message;

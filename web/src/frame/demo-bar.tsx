@@ -1,9 +1,9 @@
-import { useContext, useState } from 'react';
+import { useContext } from 'react';
 import { client, take } from '../api/client';
 import { useNow } from '../lib/now';
 import { moment } from '../lib/time';
 import { Button } from '../ui/button';
-import { noticeFault } from '../ui/notice';
+import { useWrite } from '../ui/use-write';
 import { StudentContext } from './student';
 
 const STEPS = [
@@ -16,17 +16,9 @@ const STEPS = [
 function DemoBar() {
   const student = useContext(StudentContext);
   const now = useNow();
-  const [busy, setBusy] = useState(false);
-  const move = async (minutes: number) => {
-    setBusy(true);
-    try {
-      await take(client.POST('/api/demo/clock', { body: { minutes } }));
-    } catch (error) {
-      noticeFault(error);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const { write: move, writing: busy } = useWrite(async (minutes: number) => {
+    await take(client.POST('/api/demo/clock', { body: { minutes } }));
+  });
   return (
     <section
       aria-label="Demo"

@@ -116,7 +116,7 @@ function CourseGoal({ course }: { course: Course }) {
       )}
       {fault && (
         <p role="alert" className="col-span-full font-semibold text-[13.5px] text-loss">
-          {fault.faults.map((one) => one.message).join(' ')}
+          {fault.words}
         </p>
       )}
     </li>

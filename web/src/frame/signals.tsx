@@ -9,7 +9,7 @@ import { minutesBetween, span } from '../lib/time';
 import { count, sentence } from '../lib/words';
 import { Button, TextButton } from '../ui/button';
 import { CourseMark } from '../ui/course-mark';
-import { noticeFault } from '../ui/notice';
+import { useWrite } from '../ui/use-write';
 import { writeChange } from '../ui/write-change';
 import { useStudent } from './student';
 
@@ -69,10 +69,8 @@ function Line({ signal, view }: { signal: Signal; view: string }) {
   const { id, work, course, mayWrite } = useStudent();
   const navigate = useNavigate();
   const piece = work(signal.work);
-  if (!piece) return null;
-  const way = wayOf(signal, id, view, mayWrite);
-  const putAside = () =>
-    void writeChange(
+  const { write: putAside } = useWrite(() =>
+    writeChange(
       id,
       client.POST('/api/students/{student}/works/{work}/signals/{signal}/aside', {
         params: {
@@ -80,8 +78,11 @@ function Line({ signal, view }: { signal: Signal; view: string }) {
           header: { 'Idempotency-Key': writeKey() },
         },
       }),
-      `Put aside: ${piece.title}`,
-    ).catch(noticeFault);
+      `Put aside: ${piece?.title ?? 'a signal'}`,
+    ),
+  );
+  if (!piece) return null;
+  const way = wayOf(signal, id, view, mayWrite);
   return (
     <li
       data-signal={signal.kind}
@@ -105,7 +106,7 @@ function Line({ signal, view }: { signal: Signal; view: string }) {
             type="button"
             aria-label={`Put aside: ${piece.title}`}
             title="Put it aside: it comes back only if it arises anew"
-            onClick={putAside}
+            onClick={() => void putAside()}
             className="grid size-[30px] place-items-center rounded text-ink-3 hover:bg-line-2 hover:text-ink"
           >
             <X size={15} aria-hidden />

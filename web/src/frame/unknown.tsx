@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { client, type Schemas, writeKey } from '../api/client';
 import { TextButton } from '../ui/button';
-import { noticeFault } from '../ui/notice';
+import { useWrite } from '../ui/use-write';
 import { writeChange } from '../ui/write-change';
 import { useStudent } from './student';
 
@@ -44,16 +44,17 @@ const STEP: Record<Unknown['what'], string> = {
 /** The short list of what isn't known yet, each with the way to say it, until it is known or put aside. */
 function UnknownList({ heading }: { heading?: string }) {
   const { board, id, mayWrite } = useStudent();
-  if (!mayWrite || board.unknown.length === 0) return null;
-  const aside = (what: Unknown['what']) =>
-    void writeChange(
+  const { write: aside } = useWrite((what: Unknown['what']) =>
+    writeChange(
       id,
       client.POST('/api/students/{student}/terms/unknown/aside', {
         params: { path: { student: id }, header: { 'Idempotency-Key': writeKey() } },
         body: { what },
       }),
       'Put aside',
-    ).catch(noticeFault);
+    ),
+  );
+  if (!mayWrite || board.unknown.length === 0) return null;
   return (
     <section aria-label="Not known yet" className="mb-4 text-[14px]">
       {heading && <h2 className="font-[680] text-[15px]">{heading}</h2>}

@@ -7,7 +7,7 @@ function noticeFault(error: unknown): void {
   if (error instanceof DOMException && error.name === 'AbortError') return;
   if (error instanceof Refused) {
     toast.error(error.title, {
-      description: error.faults.map((fault) => fault.message).join(' '),
+      description: error.words,
       duration: 12_000,
     });
   } else {

@@ -1,6 +1,7 @@
 import { useMutation } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import { Refused } from '../api/client';
+import { queryClient } from '../api/queries';
 import { noticeFault } from './notice';
 
 export interface Write<Values> {
@@ -29,6 +30,9 @@ export function useWrite<Values = void>(
     mutationFn: send,
     onError: (refused) => {
       if (!inForm || !isOfFields(refused)) noticeFault(refused);
+      // It was changed elsewhere meanwhile: what is on the page becomes what it is now.
+      if (refused instanceof Refused && refused.status === 412)
+        void queryClient.invalidateQueries({ queryKey: ['student'] });
     },
   });
   const write = useCallback(

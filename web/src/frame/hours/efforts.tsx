@@ -4,8 +4,8 @@ import { effortsQuery } from '../../api/queries';
 import { span } from '../../lib/time';
 import { count, KIND_WORDS } from '../../lib/words';
 import { Button } from '../../ui/button';
-import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { useStudent } from '../student';
 
@@ -17,18 +17,16 @@ function factorWords(factor: string): string {
 }
 
 /** Takes what the time really spent says of a kind of work, or leaves the efforts as they are said. */
-function refuseCorrection(
-  student: number,
-  correction: Pick<Correction, 'course' | 'kind'>,
-  refused: boolean,
-): Promise<void> {
-  return writeChange(
-    student,
-    client.PUT('/api/students/{student}/efforts', {
-      params: { path: { student }, header: { 'Idempotency-Key': writeKey() } },
-      body: { course: correction.course, kind: correction.kind, refused },
-    }),
-    refused ? 'Efforts are left as they are said' : 'Efforts go by the time you took',
+function useCorrection(student: number) {
+  return useWrite(({ course, kind, refused }: Pick<Correction, 'course' | 'kind' | 'refused'>) =>
+    writeChange(
+      student,
+      client.PUT('/api/students/{student}/efforts', {
+        params: { path: { student }, header: { 'Idempotency-Key': writeKey() } },
+        body: { course, kind, refused },
+      }),
+      refused ? 'Efforts are left as they are said' : 'Efforts go by the time you took',
+    ),
   );
 }
 
@@ -36,6 +34,7 @@ function refuseCorrection(
 function EffortList() {
   const { id, course } = useStudent();
   const efforts = useQuery(effortsQuery(id));
+  const { write: correct } = useCorrection(id);
   if (!efforts.data) return <Loading rows={3} />;
   return (
     <>
@@ -64,7 +63,7 @@ function EffortList() {
                 spent
               </span>
             </span>
-            <Button onClick={() => void refuseCorrection(id, one, !one.refused).catch(noticeFault)}>
+            <Button onClick={() => void correct({ ...one, refused: !one.refused })}>
               {one.refused ? 'Reckon with it' : 'Leave as said'}
             </Button>
           </li>
@@ -74,4 +73,4 @@ function EffortList() {
   );
 }
 
-export { EffortList, factorWords, refuseCorrection };
+export { EffortList, factorWords, useCorrection };

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
 import { type ReactNode, useState } from 'react';
-import { client, Refused, type Schemas, writeKey } from '../../api/client';
+import { client, type Schemas, writeKey } from '../../api/client';
 import { hoursQuery } from '../../api/queries';
 import { useAddress } from '../../lib/address';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { useStudent } from '../student';
 import { Busy } from './busy';
@@ -132,12 +132,9 @@ interface SavedProps {
 /** A part of what is saved together: the week, the classes and the single days. */
 function Saved({ edited, onDone, children }: SavedProps) {
   const { id } = useStudent();
-  const [fault, setFault] = useState('');
   const [key] = useState(writeKey);
-  const save = async () => {
-    setFault('');
-    if (!edited) return onDone();
-    try {
+  const { write: save, fault } = useWrite(async () => {
+    if (edited) {
       await writeChange(
         id,
         client.PUT('/api/students/{student}/hours', {
@@ -146,13 +143,9 @@ function Saved({ edited, onDone, children }: SavedProps) {
         }),
         'Set when there is time to work',
       );
-      onDone();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
     }
-  };
+    onDone();
+  }, true);
   return (
     <form
       onSubmit={(event) => {
@@ -163,7 +156,7 @@ function Saved({ edited, onDone, children }: SavedProps) {
       {children}
       {fault && (
         <p role="alert" className="mt-2 font-semibold text-[14px] text-loss">
-          {fault}
+          {fault.words}
         </p>
       )}
       <div className="sticky -bottom-5 mt-4 flex justify-end gap-2 bg-raised py-2">

@@ -11,7 +11,7 @@ import { near } from '../../lib/time';
 import { Belonging } from '../../ui/belonging';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { useStudent } from '../student';
 import { groupsOf, newsWords, placeOf } from './model';
 
@@ -66,41 +66,29 @@ function Panel({ first, onClose }: { first: Schemas['NewsView']; onClose: () => 
       }),
     );
   };
-  const close = async () => {
+  const { write: close } = useWrite(async () => {
     onClose();
-    try {
-      await send(
-        [...inSight.current].filter((key) => unseen.has(key) && !held.has(key)),
-        true,
-      );
-      await queryClient.invalidateQueries({ queryKey: newsQuery(id).queryKey });
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
-  const hold = async (key: string) => {
+    await send(
+      [...inSight.current].filter((key) => unseen.has(key) && !held.has(key)),
+      true,
+    );
+    await queryClient.invalidateQueries({ queryKey: newsQuery(id).queryKey });
+  });
+  const { write: hold } = useWrite(async (key: string) => {
     setHeld(new Set(held).add(key));
     setUnseen(new Set(unseen).add(key));
-    try {
-      await send([key], false);
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
-  const all = async () => {
-    try {
-      await take(
-        client.POST('/api/news/{student}/all', {
-          params: { path: { student: id } },
-          body: { until: first.now },
-        }),
-      );
-      onClose();
-      await queryClient.invalidateQueries({ queryKey: newsQuery(id).queryKey });
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
+    await send([key], false);
+  });
+  const { write: all } = useWrite(async () => {
+    await take(
+      client.POST('/api/news/{student}/all', {
+        params: { path: { student: id } },
+        body: { until: first.now },
+      }),
+    );
+    onClose();
+    await queryClient.invalidateQueries({ queryKey: newsQuery(id).queryKey });
+  });
   const go = (place: string) => {
     void close();
     void navigate(place);

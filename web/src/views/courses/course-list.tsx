@@ -6,7 +6,7 @@ import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuItem, MenuRule } from '../../ui/menu';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { CourseDialog } from './course-form';
 
@@ -42,23 +42,25 @@ function CourseMenu({ course }: { course: TermCourse }) {
   const { id, mayWrite } = useStudent();
   const navigate = useNavigate();
   const [asking, setAsking] = useState<'change' | 'copy' | null>(null);
-  if (!mayWrite) return null;
   const params = () => ({
     path: { student: id, course: course.id },
     header: { 'If-Match': `"${course.version}"`, 'Idempotency-Key': writeKey() },
   });
-  const close = (closed: boolean) =>
-    void writeChange(
+  const { write: close } = useWrite((closed: boolean) =>
+    writeChange(
       id,
       client.PUT('/api/students/{student}/courses/{course}/closing', { params: params(), body: { closed } }),
       `${closed ? 'Closed' : 'Opened again'} ${course.name}`,
-    ).catch(noticeFault);
-  const remove = () =>
-    void writeChange(
+    ),
+  );
+  const { write: remove } = useWrite(() =>
+    writeChange(
       id,
       client.DELETE('/api/students/{student}/courses/{course}', { params: params() }),
       `Removed ${course.name} with its work`,
-    ).catch(noticeFault);
+    ),
+  );
+  if (!mayWrite) return null;
   return (
     <>
       <Menu

@@ -1,13 +1,13 @@
 import { useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { client, once, Refused, type Work, writeKey } from '../../api/client';
+import { client, once, type Work, writeKey } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { instantIn, near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { ChoiceChart } from './choice-chart';
 import { type Case, choiceWords, keyOf } from './model';
@@ -90,43 +90,40 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
   const navigate = useNavigate();
   const [sure, setSure] = useState(false);
   const [answering, setAnswering] = useState(false);
-  if (!mayWrite) return null;
   const params = {
     path: { student: id, work: one.work },
     header: { 'Idempotency-Key': writeKey() },
   };
-  const ask = async () => {
-    try {
-      await once(`ask ${one.work} ${one.newDue}`, (key) =>
-        writeChange(
-          id,
-          client.POST('/api/students/{student}/works/{work}/leeway/asking', {
-            params: { ...params, header: { 'Idempotency-Key': key } },
-          }),
-          one.atOnce
-            ? `Took the extension of ${piece.title}, due ${one.newDue ? near(one.newDue, zone, now) : ''}`
-            : `Asked for an extension of ${piece.title}`,
-        ),
-      );
-      if (!one.atOnce) void navigate(`/s/${id}/work/${one.work}?step=message&about=An+extension`);
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
-  const use = (tokens: number) =>
-    void writeChange(
+  const { write: ask } = useWrite(async () => {
+    await once(`ask ${one.work} ${one.newDue}`, (key) =>
+      writeChange(
+        id,
+        client.POST('/api/students/{student}/works/{work}/leeway/asking', {
+          params: { ...params, header: { 'Idempotency-Key': key } },
+        }),
+        one.atOnce
+          ? `Took the extension of ${piece.title}, due ${one.newDue ? near(one.newDue, zone, now) : ''}`
+          : `Asked for an extension of ${piece.title}`,
+      ),
+    );
+    if (!one.atOnce) void navigate(`/s/${id}/work/${one.work}?step=message&about=An+extension`);
+  });
+  const { write: use } = useWrite((tokens: number) =>
+    writeChange(
       id,
       client.POST('/api/students/{student}/works/{work}/leeway/tokens', { params, body: { tokens } }),
       `Used ${count(tokens, 'token')} on ${piece.title}`,
-    ).catch(noticeFault);
-  const openKey = () => {
+    ),
+  );
+  const { write: openKey } = useWrite(() => {
     setSure(false);
-    void writeChange(
+    return writeChange(
       id,
       client.POST('/api/students/{student}/works/{work}/leeway/key', { params }),
       `The answer key of ${piece.title} was opened`,
-    ).catch(noticeFault);
-  };
+    );
+  });
+  if (!mayWrite) return null;
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2">
       {one.mayAsk && one.newDue && (
@@ -164,7 +161,7 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
           <Button look="quiet" onClick={() => setSure(false)}>
             It stays shut
           </Button>
-          <Button look="danger" onClick={openKey}>
+          <Button look="danger" onClick={() => void openKey()}>
             It was opened
           </Button>
         </div>
@@ -192,26 +189,19 @@ function lost(one: Case): string {
 function Answer({ one, onDone }: { one: Case; onDone: () => void }) {
   const { id, zone } = useStudent();
   const [due, setDue] = useState('');
-  const [fault, setFault] = useState('');
   const [key] = useState(writeKey);
-  const send = async (granted: boolean) => {
-    setFault('');
-    try {
-      await writeChange(
-        id,
-        client.POST('/api/students/{student}/works/{work}/leeway/answer', {
-          params: { path: { student: id, work: one.work }, header: { 'Idempotency-Key': key } },
-          body: { due: granted ? instantIn(due, zone) : null },
-        }),
-        granted ? 'An extension was given' : 'The extension was declined',
-      );
-      onDone();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
-    }
-  };
+  const { write: send, fault: refused } = useWrite(async (granted: boolean) => {
+    await writeChange(
+      id,
+      client.POST('/api/students/{student}/works/{work}/leeway/answer', {
+        params: { path: { student: id, work: one.work }, header: { 'Idempotency-Key': key } },
+        body: { due: granted ? instantIn(due, zone) : null },
+      }),
+      granted ? 'An extension was given' : 'The extension was declined',
+    );
+    onDone();
+  }, true);
+  const fault = refused?.words ?? '';
   return (
     <form
       onSubmit={(event) => {

@@ -1,11 +1,11 @@
-import { type FormEvent, useState } from 'react';
-import { client, Refused, type Schemas, take } from '../../api/client';
+import { useState } from 'react';
+import { client, type Schemas, take } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { Button } from '../../ui/button';
 import { Choice } from '../../ui/choice';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { ImportPreview } from '../imports/import-preview';
 import { linkWay } from '../imports/ways';
 import { abilityWords, KINDS, LINK_KIND_ABOUT, LINK_KIND_WORDS } from './model';
@@ -55,30 +55,27 @@ interface WhereProps {
 function Where({ form, onForm, onLook }: WhereProps) {
   const { id } = useStudent();
   const [looking, setLooking] = useState(false);
-  const [fault, setFault] = useState<Refused | null>(null);
   const faultOf = (field: string) => fault?.faults.find((one) => one.field === field)?.message;
   const change = (part: Partial<Form>) => onForm({ ...form, ...part });
-  const look = async (event: FormEvent) => {
-    event.preventDefault();
+  const { write: look, fault } = useWrite(async () => {
     setLooking(true);
-    setFault(null);
-    try {
-      onLook(
-        await take(
-          client.POST('/api/students/{student}/links/looks', {
-            params: { path: { student: id } },
-            body: form,
-          }),
-        ),
-      );
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-    setLooking(false);
-  };
+    onLook(
+      await take(
+        client.POST('/api/students/{student}/links/looks', {
+          params: { path: { student: id } },
+          body: form,
+        }),
+      ),
+    );
+  }, true);
   return (
-    <form onSubmit={(event) => void look(event)} className="flex flex-col gap-3">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void look();
+      }}
+      className="flex flex-col gap-3"
+    >
       <Choice<(typeof KINDS)[number]>
         label="What it is"
         value={form.kind as (typeof KINDS)[number]}

@@ -12,6 +12,7 @@ import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { Menu, MenuItem, MenuRule } from '../../ui/menu';
 import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { LinkHistory } from './link-history';
 import { abilityWords, LINK_KIND_WORDS, STAGE_OF_ASKING } from './model';
@@ -137,7 +138,7 @@ interface LinkMenuProps {
 function LinkMenu({ link, onAnew, onHistory }: LinkMenuProps) {
   const { id } = useStudent();
   const [renaming, setRenaming] = useState(false);
-  const set = (name: string, paused: boolean, words: string) =>
+  const { write: set } = useWrite(([name, paused, words]: [string, boolean, string]) =>
     writeChange(
       id,
       client.PUT('/api/students/{student}/links/{link}', {
@@ -145,17 +146,19 @@ function LinkMenu({ link, onAnew, onHistory }: LinkMenuProps) {
         body: { name, paused },
       }),
       words,
-    ).catch(noticeFault);
-  const remove = () =>
-    void writeChange(
+    ),
+  );
+  const { write: remove } = useWrite(() =>
+    writeChange(
       id,
       client.DELETE('/api/students/{student}/links/{link}', {
         params: { path: { student: id, link: link.id }, header: { 'Idempotency-Key': writeKey() } },
       }),
       `Removed ${link.name}`,
-    ).catch(noticeFault);
+    ),
+  );
   const pause = () =>
-    void set(link.name, !link.paused, link.paused ? `Went on with ${link.name}` : `Paused ${link.name}`);
+    void set([link.name, !link.paused, link.paused ? `Went on with ${link.name}` : `Paused ${link.name}`]);
   return (
     <>
       <Menu
@@ -184,7 +187,7 @@ function LinkMenu({ link, onAnew, onHistory }: LinkMenuProps) {
           first={link.name}
           onName={(name) => {
             setRenaming(false);
-            void set(name, link.paused, `Renamed to ${name}`);
+            void set([name, link.paused, `Renamed to ${name}`]);
           }}
         />
       </Dialog>

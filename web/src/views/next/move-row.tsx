@@ -3,7 +3,7 @@ import { ChevronDown, ChevronRight, GripVertical } from 'lucide-react';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import type { Work } from '../../api/client';
-import { refuseCorrection } from '../../frame/hours/efforts';
+import { useCorrection } from '../../frame/hours/efforts';
 import { OpenAtSchool } from '../../frame/open-at-school';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
@@ -13,7 +13,6 @@ import { countdown } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { DROP_LINE, type DragMark, type DragRows } from '../../ui/drag-rows';
-import { noticeFault } from '../../ui/notice';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';
 import { gainWords, leewayWords, type PlannedMove, pushedWords, verb, why } from './model';
@@ -172,6 +171,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
   const { id, zone, work: piece, course, mayWrite } = useStudent();
   const now = useNow();
   const next = useShownPlan();
+  const { write: correct } = useCorrection(id);
   // Ratings have no percent that could be set beside the gain.
   const byStandards = course(work.courseId)?.standing.kind === 'STANDARDS';
   const rows: [string, React.ReactNode][] = [
@@ -216,9 +216,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
         {mayWrite && (
           <TextButton
             className="text-[13.5px]"
-            onClick={() =>
-              void refuseCorrection(id, { course: work.courseId, kind: work.kind }, true).catch(noticeFault)
-            }
+            onClick={() => void correct({ course: work.courseId, kind: work.kind, refused: true })}
           >
             Leave it as said
           </TextButton>

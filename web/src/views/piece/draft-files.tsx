@@ -7,6 +7,7 @@ import { useStudent } from '../../frame/student';
 import { bytes } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { fileFault, typeList } from './check-file';
 
 interface Sending {
@@ -56,18 +57,14 @@ function DraftFiles({ detail }: { detail: Detail }) {
       setSending(null);
     }
   };
-  const remove = async (file: number) => {
-    try {
-      const after = await take(
-        client.DELETE('/api/students/{student}/works/{work}/draft/files/{file}', {
-          params: { path: { student: id, work: work.id, file } },
-        }),
-      );
-      queryClient.setQueryData(key, after);
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
+  const { write: remove } = useWrite(async (file: number) => {
+    const after = await take(
+      client.DELETE('/api/students/{student}/works/{work}/draft/files/{file}', {
+        params: { path: { student: id, work: work.id, file } },
+      }),
+    );
+    queryClient.setQueryData(key, after);
+  });
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
     setOver(false);

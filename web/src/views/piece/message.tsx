@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { Paperclip } from 'lucide-react';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
 import { toast } from 'sonner';
-import { client, type Detail, Refused, type Schemas, take, writeKey } from '../../api/client';
+import { client, type Detail, type Schemas, take, writeKey } from '../../api/client';
 import { messageDraftsQuery, messagesQuery, refreshStudent, sessionQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
@@ -15,6 +15,7 @@ import { Dialog } from '../../ui/dialog';
 import { Select, TextArea, TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
+import { useWrite } from '../../ui/use-write';
 import { AlongField, formOf, useAlong } from './along';
 
 type Drafts = Schemas['DraftsView'];
@@ -105,40 +106,40 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const [along, setAlong] = useState(drafts.drafts[about]?.receipt ?? null);
   const files = useAlong(drafts.files);
   const [key] = useState(writeKey);
-  const [fault, setFault] = useState<Refused | null>(null);
-  const [busy, setBusy] = useState(false);
   const choose = (next: number) => {
     setAbout(next);
     setSubject(drafts.drafts[next]?.subject ?? '');
     setBody(drafts.drafts[next]?.body ?? '');
     setAlong(drafts.drafts[next]?.receipt ?? null);
   };
-  const send = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    try {
-      await take(
-        client.POST('/api/students/{student}/works/{work}/messages', {
-          params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
-          body: { to, subject, body, receipt: along, files: null },
-          bodySerializer: () => formOf({ to, subject, body, receipt: along }, 'files', files.files),
-        }),
-      );
-      toast(`The message to ${drafts.to || to} is on its way`);
-      onDone();
-      await refreshStudent(id);
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-    setBusy(false);
-  };
+  const {
+    write: send,
+    writing: busy,
+    fault,
+  } = useWrite(async () => {
+    await take(
+      client.POST('/api/students/{student}/works/{work}/messages', {
+        params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
+        body: { to, subject, body, receipt: along, files: null },
+        bodySerializer: () => formOf({ to, subject, body, receipt: along }, 'files', files.files),
+      }),
+    );
+    toast(`The message to ${drafts.to || to} is on its way`);
+    onDone();
+    await refreshStudent(id);
+  }, true);
   const copy = async () => {
     await navigator.clipboard.writeText(`${subject}\n\n${body}`);
     toast('Copied: subject and message');
   };
   return (
-    <form onSubmit={(event) => void send(event)} className="flex flex-col gap-3.5">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void send();
+      }}
+      className="flex flex-col gap-3.5"
+    >
       {drafts.drafts.length > 1 && (
         <Select label="About" value={about} onChange={(event) => choose(Number(event.target.value))}>
           {drafts.drafts.map((draft, place) => (

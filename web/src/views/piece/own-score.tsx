@@ -1,12 +1,12 @@
-import { type FormEvent, useState } from 'react';
-import { client, Refused, type Work, writeKey } from '../../api/client';
+import { useState } from 'react';
+import { client, type Work, writeKey } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { localDate } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 
 interface OwnScoreProps {
@@ -35,29 +35,27 @@ function OwnScoreForm({ work, onClose }: Omit<OwnScoreProps, 'open'>) {
   const today = localDate(now, zone);
   const [text, setText] = useState('');
   const [day, setDay] = useState(today);
-  const [fault, setFault] = useState('');
   const [key] = useState(writeKey);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setFault('');
-    try {
-      await writeChange(
-        id,
-        client.POST('/api/students/{student}/works/scores', {
-          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: { scores: [{ work: work.id, text, day: day === today ? null : day }] },
-        }),
-        `Wrote down the score of ${work.title}`,
-      );
-      onClose();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
-    }
-  };
+  const { write: submit, fault: refused } = useWrite(async () => {
+    await writeChange(
+      id,
+      client.POST('/api/students/{student}/works/scores', {
+        params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+        body: { scores: [{ work: work.id, text, day: day === today ? null : day }] },
+      }),
+      `Wrote down the score of ${work.title}`,
+    );
+    onClose();
+  }, true);
+  const fault = refused?.words ?? '';
   return (
-    <form onSubmit={(event) => void submit(event)} className="grid grid-cols-2 gap-3.5">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+      className="grid grid-cols-2 gap-3.5"
+    >
       <TextField
         label="Score"
         required

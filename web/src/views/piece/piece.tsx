@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { type ReactNode, useEffect, useMemo, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
-import { client, type Detail, Refused, take, writeKey } from '../../api/client';
+import { client, type Detail, take, writeKey } from '../../api/client';
 import { detailQuery, refreshStudent } from '../../api/queries';
 import { OpenAtSchool } from '../../frame/open-at-school';
 import { useStudent } from '../../frame/student';
@@ -13,10 +13,11 @@ import { localTime, near, span } from '../../lib/time';
 import { countdown, flagAgainstClock, KIND_WORDS, scoreWords, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { noticeChange } from '../../ui/notice';
 import { fetchRichText } from '../../ui/rich-text';
 import { Failed, Loading } from '../../ui/states';
 import { TimingBar } from '../../ui/timing-bar';
+import { useWrite } from '../../ui/use-write';
 import { writeTogether } from '../work/own-forms';
 import { StateWords } from '../work/state-words';
 import { WorkFormDialog } from '../work/work-form';
@@ -316,26 +317,22 @@ function WorkTools({ detail, onClose }: { detail: Detail; onClose: () => void })
   const [scoring, setScoring] = useState(false);
   const [params] = useSearchParams();
   const { work, editable } = detail;
-  const comeBack = () =>
-    writeTogether(id, [work.id], { back: true }, `${work.title} has come back`).catch(noticeFault);
-  const remove = async () => {
-    try {
-      const done = await take(
-        client.DELETE('/api/students/{student}/works/{work}', {
-          params: {
-            path: { student: id, work: work.id },
-            header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': writeKey() },
-          },
-        }),
-      );
-      onClose();
-      await refreshStudent(id);
-      noticeChange(id, done.change, `Removed ${work.title}`);
-    } catch (error) {
-      noticeFault(error);
-      if (error instanceof Refused && error.status === 412) await refreshStudent(id);
-    }
-  };
+  const { write: comeBack } = useWrite(() =>
+    writeTogether(id, [work.id], { back: true }, `${work.title} has come back`),
+  );
+  const { write: remove } = useWrite(async () => {
+    const done = await take(
+      client.DELETE('/api/students/{student}/works/{work}', {
+        params: {
+          path: { student: id, work: work.id },
+          header: { 'If-Match': `"${work.version}"`, 'Idempotency-Key': writeKey() },
+        },
+      }),
+    );
+    onClose();
+    await refreshStudent(id);
+    noticeChange(id, done.change, `Removed ${work.title}`);
+  });
   if (params.get('receipt')) return null;
   return (
     <div className="no-print mt-3 flex flex-wrap gap-2">

@@ -7,7 +7,7 @@ import { sentence } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Select } from '../../ui/field';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { WriteToTeacher } from './message';
 import { Part } from './part';
@@ -61,8 +61,8 @@ function WhichWork({ detail, record, onDone }: WhichWorkProps) {
   const others = board.works
     .filter((work) => work.courseId === detail.work.courseId && work.id !== detail.work.id)
     .sort((a, b) => a.title.localeCompare(b.title, 'en', { numeric: true }));
-  const put = () =>
-    void writeChange(
+  const { write: put } = useWrite(() =>
+    writeChange(
       id,
       client.PUT('/api/students/{student}/works/{work}/match', {
         params: { path: { student: id, work: detail.work.id }, header: { 'Idempotency-Key': key } },
@@ -71,9 +71,8 @@ function WhichWork({ detail, record, onDone }: WhichWorkProps) {
       withWork === ''
         ? `Took ${record.toldBy}’s record away from this work`
         : `Put ${record.toldBy}’s record with other work`,
-    )
-      .then(onDone)
-      .catch(noticeFault);
+    ).then(onDone),
+  );
   return (
     <div className="flex flex-col gap-3.5">
       <Select
@@ -89,7 +88,7 @@ function WhichWork({ detail, record, onDone }: WhichWorkProps) {
         ))}
       </Select>
       <div className="flex justify-end">
-        <Button look="main" onClick={put}>
+        <Button look="main" onClick={() => void put()}>
           {withWork === '' ? 'Take it away from here' : 'Put it there'}
         </Button>
       </div>

@@ -1,13 +1,13 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { client, writeKey } from '../../api/client';
+import { client, type Schemas, writeKey } from '../../api/client';
 import { hoursQuery } from '../../api/queries';
 import { SetLink } from '../../frame/set-link';
 import { useStudent } from '../../frame/student';
 import { fieldTime } from '../../lib/time';
 import { Button } from '../../ui/button';
-import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 
 const DAYS = ['MONDAY', 'TUESDAY', 'WEDNESDAY', 'THURSDAY', 'FRIDAY', 'SATURDAY', 'SUNDAY'] as const;
@@ -18,23 +18,20 @@ function HoursStep({ onDone }: { onDone: () => void }) {
   const { id, board } = useStudent();
   const stored = useQuery(hoursQuery(id));
   const [key] = useState(writeKey);
+  const { write } = useWrite(async (sheet: Schemas['TimeSheet']) => {
+    await writeChange(
+      id,
+      client.PUT('/api/students/{student}/hours', {
+        params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+        body: sheet,
+      }),
+      'Set when there is time to work',
+    );
+    onDone();
+  });
   if (!stored.data) return <Loading rows={3} />;
   const { sheet } = stored.data;
-  const save = async () => {
-    try {
-      await writeChange(
-        id,
-        client.PUT('/api/students/{student}/hours', {
-          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: sheet,
-        }),
-        'Set when there is time to work',
-      );
-      onDone();
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
+  const save = () => write(sheet);
   return (
     <div className="flex flex-col gap-3">
       <dl className="grid w-fit grid-cols-[auto_auto] gap-x-4 text-[14px]">

@@ -7,7 +7,7 @@ import { rulesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 
 type Late = Schemas['LateSheet'];
@@ -58,26 +58,22 @@ function LateStep({ onDone }: { onDone: () => void }) {
     chosen.get(course) ?? presetOf(rules[place]?.data?.rules.late);
   const choose = (courses: readonly number[], preset: string) =>
     setChosen(new Map([...chosen, ...courses.map((course) => [course, preset] as const)]));
-  const save = async () => {
-    try {
-      for (const [preset, , late] of LATE_PRESETS) {
-        const courses = [...chosen].filter(([, one]) => one === preset).map(([course]) => course);
-        if (courses.length === 0) continue;
-        await writeChange(
-          id,
-          client.PUT('/api/students/{student}/courses/late', {
-            params: { path: { student: id }, header: { 'Idempotency-Key': writeKey() } },
-            body: { courses, late },
-          }),
-          'Set what late work costs',
-        );
-      }
-      setChosen(new Map());
-      onDone();
-    } catch (error) {
-      noticeFault(error);
+  const { write: save } = useWrite(async () => {
+    for (const [preset, , late] of LATE_PRESETS) {
+      const courses = [...chosen].filter(([, one]) => one === preset).map(([course]) => course);
+      if (courses.length === 0) continue;
+      await writeChange(
+        id,
+        client.PUT('/api/students/{student}/courses/late', {
+          params: { path: { student: id }, header: { 'Idempotency-Key': writeKey() } },
+          body: { courses, late },
+        }),
+        'Set what late work costs',
+      );
     }
-  };
+    setChosen(new Map());
+    onDone();
+  });
   const all = board.courses.map((course) => course.id);
   return (
     <div className="flex flex-col gap-3">

@@ -5,7 +5,7 @@ import { runningTerm, type Term } from '../../frame/terms';
 import { dateWords } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { CourseList } from '../courses/course-list';
 import { ClosedBoard } from './closed-board';
@@ -24,8 +24,8 @@ function PastTerms({ terms, courses }: PastTermsProps) {
   const running = runningTerm(terms);
   const closed = terms.filter((term) => term.closed);
   const alone = courses.filter((course) => course.closed && !closed.some((term) => term.id === course.term));
-  const reopen = (term: Term, to: boolean) =>
-    void writeChange(
+  const { write: reopen } = useWrite(([term, to]: [Term, boolean]) =>
+    writeChange(
       id,
       client.PUT('/api/students/{student}/terms/{term}/closing', {
         params: {
@@ -35,13 +35,14 @@ function PastTerms({ terms, courses }: PastTermsProps) {
         body: { closed: to },
       }),
       `${to ? 'Closed' : 'Opened again'} ${term.name}`,
-    ).catch(noticeFault);
+    ),
+  );
   return (
     <section aria-label="Terms" className="mt-6 text-[14px]">
       {running && (
         <p className="flex flex-wrap gap-3">
           <Button onClick={() => setBeginning(true)}>Begin the next term</Button>
-          <Button onClick={() => reopen(running, true)}>Close {running.name}</Button>
+          <Button onClick={() => reopen([running, true])}>Close {running.name}</Button>
         </p>
       )}
       {closed.length > 0 && <h2 className="mt-4 font-[680] text-[15px]">Closed, and kept to look at</h2>}
@@ -58,7 +59,7 @@ function PastTerms({ terms, courses }: PastTermsProps) {
             >
               {shown === term.id ? 'Fold it' : 'Look at it'}
             </TextButton>
-            <TextButton onClick={() => reopen(term, false)}>Open it again</TextButton>
+            <TextButton onClick={() => reopen([term, false])}>Open it again</TextButton>
           </p>
           {shown === term.id && (
             <ClosedBoard

@@ -1,6 +1,6 @@
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import { client, csrf, Refused, refused, type Schemas, take, writeKey } from '../../api/client';
+import { client, csrf, type Refused, refused, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import type { Term } from '../../frame/terms';
@@ -8,6 +8,7 @@ import { Button } from '../../ui/button';
 import { Check, TextField } from '../../ui/field';
 import { FileButton } from '../../ui/file-button';
 import { noticeChange, noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 
 type Form = Schemas['TermForm'];
 type Off = Form['daysOff'][number];
@@ -39,40 +40,33 @@ function TermStep({ term, closes = null, onDone }: TermStepProps) {
   const [form, setForm] = useState<Form>(term ?? blank(zone));
   const [closing, setClosing] = useState(closes !== null);
   const [key] = useState(writeKey);
-  const [fault, setFault] = useState<Refused | null>(null);
   const set = (part: Partial<Form>) => setForm({ ...form, ...part });
   const first = form.closes[0];
-  const save = async () => {
-    setFault(null);
+  const { write: save, fault } = useWrite(async () => {
     const body: Form = {
       ...form,
       name: form.name.trim() || (form.firstDay ? nameOf(form.firstDay) : 'Term'),
       daysOff: form.daysOff.map((off) => ({ ...off, last: off.last || off.first })),
       closes: form.closes.filter((close) => close.day),
     };
-    try {
-      const done = await take(
-        term
-          ? client.PUT('/api/students/{student}/terms/{term}', {
-              params: {
-                path: { student: id, term: term.id },
-                header: { 'If-Match': `"${term.version}"`, 'Idempotency-Key': key },
-              },
-              body,
-            })
-          : client.POST('/api/students/{student}/terms', {
-              params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-              body: { term: body, closing },
-            }),
-      );
-      await refreshStudent(id);
-      noticeChange(id, done.change, `${term ? 'Changed' : 'Began'} ${body.name}`);
-      onDone();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-  };
+    const done = await take(
+      term
+        ? client.PUT('/api/students/{student}/terms/{term}', {
+            params: {
+              path: { student: id, term: term.id },
+              header: { 'If-Match': `"${term.version}"`, 'Idempotency-Key': key },
+            },
+            body,
+          })
+        : client.POST('/api/students/{student}/terms', {
+            params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+            body: { term: body, closing },
+          }),
+    );
+    await refreshStudent(id);
+    noticeChange(id, done.change, `${term ? 'Changed' : 'Began'} ${body.name}`);
+    onDone();
+  }, true);
   const close = (place: number, part: Partial<Form['closes'][number]>) =>
     set({ closes: form.closes.map((one, at) => (at === place ? { ...one, ...part } : one)) });
   const closesShown = form.closes.length > 0 ? form.closes : [{ name: '', day: '', time: CLOSE_AT }];

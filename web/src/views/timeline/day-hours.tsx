@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
-import { client, Refused, writeKey } from '../../api/client';
+import { client, writeKey } from '../../api/client';
 import { hoursQuery } from '../../api/queries';
 import { changed, type Sheet, type Span, without } from '../../frame/hours/model';
 import { SpanBox } from '../../frame/hours/spans';
@@ -9,8 +9,8 @@ import { useStudent } from '../../frame/student';
 import { dateWords, localTime, span60 } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
-import { noticeFault } from '../../ui/notice';
 import { Loading } from '../../ui/states';
+import { useWrite } from '../../ui/use-write';
 import { writeChange } from '../../ui/write-change';
 import { type Day, ms, type Timeline } from './model';
 
@@ -118,26 +118,21 @@ function HoursOfDay({ day, timeline, sheet, onDone }: HoursOfDayProps) {
   const [spans, setSpans] = useState<Span[]>(() => own?.spans ?? freeOn(day, timeline));
   const [busy, setBusy] = useState<Span>(AFTER_SCHOOL);
   const [key] = useState(writeKey);
-  const [fault, setFault] = useState('');
-  const save = async (next: Span[] | null, words: string) => {
+  const { write, fault: refused } = useWrite(async ([next, words]: [Span[] | null, string]) => {
     const others = sheet.days.filter((one) => one.date !== day.day);
     const days = next === null ? others : [...others, { date: day.day, spans: next }];
-    try {
-      await writeChange(
-        id,
-        client.PUT('/api/students/{student}/hours', {
-          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: { ...sheet, days },
-        }),
-        words,
-      );
-      onDone();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
-    }
-  };
+    await writeChange(
+      id,
+      client.PUT('/api/students/{student}/hours', {
+        params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+        body: { ...sheet, days },
+      }),
+      words,
+    );
+    onDone();
+  }, true);
+  const fault = refused?.words ?? '';
+  const save = (next: Span[] | null, words: string) => write([next, words]);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     void save(spans, `Hours of ${dateWords(day.day)}`);

@@ -6,7 +6,7 @@ import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Menu, MenuItem } from '../../ui/menu';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 import { EditManyForm } from './edit-many';
 import { type Deed, EffortForm, NoteForm, writeTogether } from './own-forms';
 
@@ -44,27 +44,22 @@ function seriesOf(chosen: readonly Work[], all: readonly Work[]): Work[] {
 function ChosenBar({ works, onAll, onMore, onDone }: ChosenBarProps) {
   const { id, board } = useStudent();
   const [asking, setAsking] = useState<keyof typeof ASKED | null>(null);
-  const [busy, setBusy] = useState(false);
   const unread = works.some((work) => work.feedback.unread > 0);
   const back = works.filter((work) => work.stage === 'TURNED_IN').length;
   const many = count(works.length, 'piece');
   const series = seriesOf(works, board.works);
   const together = async (deed: Deed, words: string) => {
-    setBusy(true);
-    try {
-      await writeTogether(
-        id,
-        works.map((work) => work.id),
-        deed,
-        words,
-      );
-      setAsking(null);
-      onDone();
-    } finally {
-      setBusy(false);
-    }
+    await writeTogether(
+      id,
+      works.map((work) => work.id),
+      deed,
+      words,
+    );
+    setAsking(null);
+    onDone();
   };
-  const tried = (deed: Deed, words: string) => void together(deed, words).catch(noticeFault);
+  const { write, writing: busy } = useWrite(([deed, words]: [Deed, string]) => together(deed, words));
+  const tried = (deed: Deed, words: string) => void write([deed, words]);
   const done = (when: NonNullable<Deed['done']>['when']) =>
     tried({ done: { when } }, 'Recorded what was handed in elsewhere');
   const none = works.length === 0 || busy;

@@ -5,8 +5,9 @@ import { useStudent } from '../../frame/student';
 import { Button } from '../../ui/button';
 import { COURSE_COLOURS, CourseMark } from '../../ui/course-mark';
 import { Dialog } from '../../ui/dialog';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { noticeChange } from '../../ui/notice';
 import { OrderedList } from '../../ui/ordered-list';
+import { useWrite } from '../../ui/use-write';
 
 /** The order of the courses and their colours, everywhere. */
 function CoursesDialog({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -28,21 +29,17 @@ function Arrangement({ onClose }: { onClose: () => void }) {
   const [key] = useState(writeKey);
   const paint = (course: Course, colour: string) =>
     setCourses(courses.map((one) => (one.id === course.id ? { ...one, colour } : one)));
-  const save = async () => {
-    try {
-      const done = await take(
-        client.PUT('/api/students/{student}/courses', {
-          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: { courses: courses.map((course) => ({ id: course.id, colour: course.colour })) },
-        }),
-      );
-      await refreshStudent(id);
-      noticeChange(id, done.change, 'Arranged the courses');
-      onClose();
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
+  const { write: save } = useWrite(async () => {
+    const done = await take(
+      client.PUT('/api/students/{student}/courses', {
+        params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+        body: { courses: courses.map((course) => ({ id: course.id, colour: course.colour })) },
+      }),
+    );
+    await refreshStudent(id);
+    noticeChange(id, done.change, 'Arranged the courses');
+    onClose();
+  });
   return (
     <>
       <OrderedList

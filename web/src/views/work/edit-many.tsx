@@ -1,10 +1,10 @@
-import { type FormEvent, useId, useState } from 'react';
-import { Refused, type Schemas, type Work } from '../../api/client';
+import { useId, useState } from 'react';
+import type { Schemas, Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { KIND_WORDS } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Select, TextField } from '../../ui/field';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 
 type Edit = Schemas['WorkEdit'];
 
@@ -33,21 +33,19 @@ function EditManyForm({ works, onSave }: EditManyFormProps) {
   const { board } = useStudent();
   const categories = useId();
   const [edit, setEdit] = useState(NOTHING);
-  const [fault, setFault] = useState<Refused | null>(null);
   const set = (part: Partial<Edit>) => setEdit({ ...edit, ...part });
   const known = [...new Set(board.works.map((work) => work.category ?? ''))].filter(Boolean);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setFault(null);
-    try {
-      await onSave(edit);
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-  };
+  const { write: submit, fault } = useWrite(async () => {
+    await onSave(edit);
+  }, true);
   return (
-    <form onSubmit={(event) => void submit(event)} className="grid grid-cols-2 gap-3.5">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void submit();
+      }}
+      className="grid grid-cols-2 gap-3.5"
+    >
       <p className="col-span-2 text-[14px] text-ink-2">
         What stays empty stays as it is. What you set isn’t overwritten by what a file or a link tells later.
       </p>

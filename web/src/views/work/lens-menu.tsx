@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { ChevronDown } from 'lucide-react';
-import { type FormEvent, useState } from 'react';
-import { client, Refused, take, writeKey } from '../../api/client';
-import { lensesQuery, refreshStudent } from '../../api/queries';
+import { useState } from 'react';
+import { client, writeKey } from '../../api/client';
+import { lensesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { type Narrowing, writeNarrowing } from '../../lib/narrow';
@@ -11,7 +11,9 @@ import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextField } from '../../ui/field';
 import { Menu, MenuItem, MenuRule } from '../../ui/menu';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { useFormWrite } from '../../ui/use-form-write';
+import { useWrite } from '../../ui/use-write';
+import { writeChange } from '../../ui/write-change';
 
 /** Saved ways to look at the work. The address of each can be given to somebody, or kept as a bookmark. */
 function LensMenu({ narrowing, chip }: { narrowing: Narrowing; chip: string }) {
@@ -21,19 +23,15 @@ function LensMenu({ narrowing, chip }: { narrowing: Narrowing; chip: string }) {
   const [saving, setSaving] = useState(false);
   const query = writeNarrowing(narrowing).toString();
   const held = lenses.find((lens) => lens.query === query);
-  const remove = async (lens: { id: number; name: string }) => {
-    try {
-      const done = await take(
-        client.DELETE('/api/students/{student}/lenses/{lens}', {
-          params: { path: { student: id, lens: lens.id }, header: { 'Idempotency-Key': writeKey() } },
-        }),
-      );
-      await refreshStudent(id);
-      noticeChange(id, done.change, `Removed the lens ${lens.name}`);
-    } catch (error) {
-      noticeFault(error);
-    }
-  };
+  const { write: remove } = useWrite((lens: { id: number; name: string }) =>
+    writeChange(
+      id,
+      client.DELETE('/api/students/{student}/lenses/{lens}', {
+        params: { path: { student: id, lens: lens.id }, header: { 'Idempotency-Key': writeKey() } },
+      }),
+      `Removed the lens ${lens.name}`,
+    ),
+  );
   const copy = () => void navigator.clipboard?.writeText(window.location.href).catch(() => undefined);
   return (
     <>
@@ -76,42 +74,26 @@ function LensMenu({ narrowing, chip }: { narrowing: Narrowing; chip: string }) {
 
 function LensForm({ query, onClose }: { query: string; onClose: () => void }) {
   const { id } = useStudent();
-  const [name, setName] = useState('');
   const [key] = useState(writeKey);
-  const [fault, setFault] = useState<Refused | null>(null);
-  const save = async (event: FormEvent) => {
-    event.preventDefault();
-    try {
-      const done = await take(
-        client.POST('/api/students/{student}/lenses', {
-          params: { path: { student: id }, header: { 'Idempotency-Key': key } },
-          body: { name, query },
-        }),
-      );
-      await refreshStudent(id);
-      noticeChange(id, done.change, `Saved the lens ${name}`);
-      onClose();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-  };
+  const { field, submit, writing } = useFormWrite({ name: '' }, async ({ name }) => {
+    await writeChange(
+      id,
+      client.POST('/api/students/{student}/lenses', {
+        params: { path: { student: id }, header: { 'Idempotency-Key': key } },
+        body: { name, query },
+      }),
+      `Saved the lens ${name}`,
+    );
+    onClose();
+  });
   return (
-    <form onSubmit={(event) => void save(event)} className="flex flex-col gap-4">
-      <TextField
-        label="Name"
-        required
-        autoFocus
-        maxLength={80}
-        value={name}
-        onChange={(event) => setName(event.target.value)}
-        fault={fault?.of('name')}
-      />
+    <form onSubmit={submit} className="flex flex-col gap-4">
+      <TextField label="Name" required autoFocus maxLength={80} {...field('name')} />
       <div className="flex justify-end gap-2">
         <Button look="quiet" onClick={onClose}>
           Leave it
         </Button>
-        <Button look="main" type="submit">
+        <Button look="main" type="submit" disabled={writing}>
           Save the lens
         </Button>
       </div>

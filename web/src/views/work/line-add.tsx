@@ -1,5 +1,4 @@
 import { type FormEvent, useMemo, useRef, useState } from 'react';
-import { Refused } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useTerms } from '../../frame/terms';
 import { type Line, understand } from '../../lib/lines';
@@ -8,7 +7,7 @@ import { count } from '../../lib/words';
 import { addLine, lineWords, titlesOf } from '../../ui/added';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 
 interface LineAddProps {
   /** The course of lines that name none; null for the one that was last added to. */
@@ -26,8 +25,7 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
   const [text, setText] = useState(first);
   const [last, setLast] = useState<number | null>(course ?? board.courses[0]?.id ?? null);
   const [chosen, setChosen] = useState<number | null>(null);
-  const [fault, setFault] = useState('');
-  const [busy, setBusy] = useState(false);
+  const [sending, setSending] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const line = useMemo(
     () => understand(text, { ...asked, course: chosen ?? course ?? last }),
@@ -35,30 +33,27 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
   );
   const of = chosen ?? line?.course ?? null;
   const ready = line !== null && line.title !== '' && of !== null;
-  const add = async (event: FormEvent) => {
+  const sent = useWrite(async (what: { line: Line; course: number }) => {
+    await addLine(id, what.line, what.course, () => {
+      // The next line can be written at once.
+      setText('');
+      setChosen(null);
+      setLast(what.course);
+      setSending(null);
+      input.current?.focus();
+    });
+    onDone?.();
+  }, true);
+  const fault = sent.fault?.words ?? '';
+  const busy = sending !== null && sending === text;
+  const add = (event: FormEvent) => {
     event.preventDefault();
     if (!ready || busy) return;
-    setFault('');
-    setBusy(true);
-    try {
-      await addLine(id, line, of, () => {
-        // The next line can be written at once.
-        setText('');
-        setChosen(null);
-        setLast(of);
-        setBusy(false);
-        input.current?.focus();
-      });
-      onDone?.();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
-    }
-    setBusy(false);
+    setSending(text);
+    void sent.write({ line, course: of }).then(() => setSending(null));
   };
   return (
-    <form onSubmit={(event) => void add(event)} className="max-w-[760px]">
+    <form onSubmit={add} className="max-w-[760px]">
       <div className="flex gap-2">
         <input
           ref={input}

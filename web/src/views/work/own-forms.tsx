@@ -7,7 +7,8 @@ import { near } from '../../lib/time';
 import { BothTexts } from '../../ui/both-texts';
 import { Button } from '../../ui/button';
 import { TextArea, TextField } from '../../ui/field';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { noticeChange } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
 
 /** One deed to some pieces of work; exactly one of them is given. */
 export type Deed = Partial<Omit<Schemas['TogetherForm'], 'works'>>;
@@ -44,17 +45,12 @@ export async function writeTogether(
 
 /** The faults of a form that is being sent, by field. */
 function useSending<T extends unknown[]>(onSave: (...values: T) => Promise<void>) {
-  const [fault, setFault] = useState<Refused | null>(null);
+  const { write, fault } = useWrite((values: T) => onSave(...values), true);
   const send =
     (...values: T) =>
-    async (event?: FormEvent) => {
+    (event?: FormEvent) => {
       event?.preventDefault();
-      try {
-        await onSave(...values);
-      } catch (error) {
-        if (error instanceof Refused && error.status === 422) setFault(error);
-        else noticeFault(error);
-      }
+      return write(values);
     };
   return { fault, send };
 }

@@ -1,5 +1,5 @@
-import { type FormEvent, useRef, useState } from 'react';
-import { type Board, client, Refused, type Schemas, take, writeKey } from '../../api/client';
+import { type ChangeEvent, useRef, useState } from 'react';
+import { type Board, client, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
@@ -9,7 +9,8 @@ import { KIND_WORDS } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Check, Select, TextArea, TextField } from '../../ui/field';
-import { noticeChange, noticeFault } from '../../ui/notice';
+import { noticeChange } from '../../ui/notice';
+import { useFormWrite } from '../../ui/use-form-write';
 
 type Form = Schemas['WorkForm'];
 
@@ -39,177 +40,124 @@ interface WorkFormProps {
   edited: WorkFormDialogProps['edited'] | undefined;
 }
 
-function WorkForm({ onClose, edited }: WorkFormProps) {
+/** What is typed: texts, empty for nothing. */
+type Typed = Record<TextName, string> & Pick<Form, 'kind' | 'required'>;
+
+const TEXTS = [
+  'courseId',
+  'title',
+  'unit',
+  'category',
+  'opensDay',
+  'dueDay',
+  'dueTime',
+  'endsTime',
+  'possible',
+  'effortMinutes',
+  'address',
+  'instructions',
+] as const;
+type TextName = (typeof TEXTS)[number];
+
+function typedOf(form: Form): Typed {
+  const texts = Object.fromEntries(TEXTS.map((name) => [name, String(form[name] ?? '')]));
+  return {
+    ...(texts as Record<TextName, string>),
+    dueTime: form.dueTime?.slice(0, 5) ?? '',
+    endsTime: form.endsTime?.slice(0, 5) ?? '',
+    kind: form.kind,
+    required: form.required,
+  };
+}
+
+function formOf(typed: Typed): Form {
+  const time = (text: string) => (text ? `${text}:00` : null);
+  return {
+    courseId: Number(typed.courseId),
+    title: typed.title,
+    kind: typed.kind,
+    unit: typed.unit || null,
+    category: typed.category || null,
+    required: typed.required,
+    opensDay: typed.opensDay || null,
+    dueDay: typed.dueDay || null,
+    dueTime: time(typed.dueTime),
+    endsTime: time(typed.endsTime),
+    possible: typed.possible || null,
+    effortMinutes: typed.effortMinutes ? Number(typed.effortMinutes) : null,
+    address: typed.address || null,
+    instructions: typed.instructions,
+  };
+}
+
+/** The form, and what it comes to: added or changed, and another begun where one wants to. */
+function useWorkForm({ onClose, edited }: WorkFormProps) {
   const { id, board } = useStudent();
   const [params] = useAddress();
-  const [form, setForm] = useState<Form>(
-    edited?.form ?? blank(narrowedTo(params) ?? board.courses[0]?.id ?? 0),
-  );
-  const [kindSaid, setKindSaid] = useState(edited !== undefined);
   const [key, setKey] = useState(writeKey);
-  const [fault, setFault] = useState<Refused | null>(null);
   const another = useRef(false);
-  const set = <K extends keyof Form>(name: K, value: Form[K]) => setForm({ ...form, [name]: value });
-  const categories = categoriesOf(board, form.courseId);
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    setFault(null);
-    try {
-      const done = await save(id, form, key, edited);
-      await refreshStudent(id);
-      if (!another.current) onClose();
-      noticeChange(id, done.change, edited ? `Changed ${form.title}` : `Added ${form.title}`);
-      if (!another.current) return;
-      setForm({ ...blank(form.courseId), kind: form.kind, unit: form.unit, category: form.category });
-      setKindSaid(true);
-      setKey(writeKey());
-      document.getElementById('work-title')?.focus();
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422) setFault(error);
-      else noticeFault(error);
-    }
-  };
+  const kindSaid = useRef(edited !== undefined);
+  const first = edited?.form ?? blank(narrowedTo(params) ?? board.courses[0]?.id ?? 0);
+  const write = useFormWrite<Typed>(typedOf(first), async (typed) => {
+    const form = formOf(typed);
+    const done = await save(id, form, key, edited);
+    await refreshStudent(id);
+    if (!another.current) onClose();
+    noticeChange(id, done.change, edited ? `Changed ${form.title}` : `Added ${form.title}`);
+    if (!another.current) return;
+    const { courseId, kind, unit, category } = form;
+    write.form.reset(typedOf({ ...blank(courseId), kind, unit, category }));
+    kindSaid.current = true;
+    setKey(writeKey());
+    write.form.setFocus('title');
+  });
+  return { ...write, another, kindSaid };
+}
+
+function WorkForm(props: WorkFormProps) {
+  const { onClose, edited } = props;
+  const { board } = useStudent();
+  const work = useWorkForm(props);
+  const { form, field, another, kindSaid } = work;
+  const title = form.register('title', {
+    onChange: (event: ChangeEvent<HTMLInputElement>) => {
+      if (!kindSaid.current) form.setValue('kind', kindOf(event.target.value));
+    },
+  });
+  const kind = form.register('kind', {
+    onChange: () => {
+      kindSaid.current = true;
+    },
+  });
   return (
-    <form onSubmit={(event) => void submit(event)} className="grid grid-cols-2 gap-3.5">
+    <form onSubmit={work.submit} className="grid grid-cols-2 gap-3.5">
       <TextField
         frame="col-span-2"
         label="Title"
-        id="work-title"
         required
         autoFocus
         maxLength={300}
-        value={form.title}
-        onChange={(event) => {
-          const title = event.target.value;
-          setForm({ ...form, title, kind: kindSaid ? form.kind : kindOf(title) });
-        }}
-        fault={fault?.of('title')}
+        {...title}
+        fault={work.faultOf('title')}
       />
-      <Select
-        label="Course"
-        value={form.courseId}
-        onChange={(event) => set('courseId', Number(event.target.value))}
-        fault={fault?.of('courseId')}
-      >
+      <Select label="Course" {...field('courseId')}>
         {board.courses.map((course) => (
           <option key={course.id} value={course.id}>
             {course.name}
           </option>
         ))}
       </Select>
-      <Select
-        label="Kind"
-        value={form.kind}
-        onChange={(event) => {
-          setKindSaid(true);
-          set('kind', event.target.value as Form['kind']);
-        }}
-        fault={fault?.of('kind')}
-      >
-        {Object.entries(KIND_WORDS).map(([kind, words]) => (
-          <option key={kind} value={kind}>
+      <Select label="Kind" {...kind} fault={work.faultOf('kind')}>
+        {Object.entries(KIND_WORDS).map(([one, words]) => (
+          <option key={one} value={one}>
             {words}
           </option>
         ))}
       </Select>
-      <TextField
-        label="Due on"
-        type="date"
-        value={form.dueDay ?? ''}
-        onChange={(event) => set('dueDay', event.target.value || null)}
-        hint="Empty: no due date"
-        fault={fault?.of('dueDay')}
-      />
-      <TextField
-        label="at"
-        type="time"
-        value={form.dueTime?.slice(0, 5) ?? ''}
-        onChange={(event) => set('dueTime', event.target.value ? `${event.target.value}:00` : null)}
-        hint="Empty: the end of the day"
-        fault={fault?.of('dueTime')}
-      />
-      {(form.dueTime || form.endsTime) && (
-        <TextField
-          frame="col-start-2"
-          label="Ends at"
-          type="time"
-          value={form.endsTime?.slice(0, 5) ?? ''}
-          onChange={(event) => set('endsTime', event.target.value ? `${event.target.value}:00` : null)}
-          hint="Only what happens at that time, as an exam does"
-          fault={fault?.of('endsTime')}
-        />
-      )}
-      <TextField
-        label="Opens on"
-        type="date"
-        value={form.opensDay ?? ''}
-        onChange={(event) => set('opensDay', event.target.value || null)}
-        hint="Empty: open now"
-        fault={fault?.of('opensDay')}
-      />
-      <TextField
-        label="Unit"
-        maxLength={120}
-        value={form.unit ?? ''}
-        onChange={(event) => set('unit', event.target.value || null)}
-        fault={fault?.of('unit')}
-      />
-      {categories && (
-        <TextField
-          label="Category"
-          maxLength={120}
-          list="categories"
-          value={form.category ?? ''}
-          onChange={(event) => set('category', event.target.value || null)}
-          hint={form.category ? undefined : 'Without one it counts nowhere in this course'}
-          fault={fault?.of('category')}
-        />
-      )}
-      <datalist id="categories">
-        {categories?.map((name) => (
-          <option key={name} value={name} />
-        ))}
-      </datalist>
-      <TextField
-        label="Effort in minutes"
-        type="number"
-        min={1}
-        max={6000}
-        value={form.effortMinutes ?? ''}
-        onChange={(event) => set('effortMinutes', event.target.value ? Number(event.target.value) : null)}
-        fault={fault?.of('effortMinutes')}
-      />
-      <TextField
-        label="Points possible"
-        inputMode="decimal"
-        value={form.possible ?? ''}
-        onChange={(event) => set('possible', event.target.value || null)}
-        fault={fault?.of('possible')}
-      />
-      <TextField
-        frame="col-span-2"
-        label="Where it is done"
-        type="url"
-        placeholder="https://"
-        maxLength={2000}
-        value={form.address ?? ''}
-        onChange={(event) => set('address', event.target.value || null)}
-        fault={fault?.of('address')}
-      />
-      <TextArea
-        frame="col-span-2"
-        label="Instructions"
-        maxLength={20000}
-        value={form.instructions}
-        onChange={(event) => set('instructions', event.target.value)}
-        fault={fault?.of('instructions')}
-      />
+      <When work={work} />
+      <What work={work} />
       <div className="col-span-2 flex items-center justify-between gap-2">
-        <Check
-          label="Required"
-          checked={form.required}
-          onChange={(event) => set('required', event.target.checked)}
-        />
+        <Check label="Required" {...form.register('required')} />
         <span className="flex gap-2">
           <Button look="quiet" onClick={onClose}>
             Leave it
@@ -217,6 +165,7 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
           {!edited && (
             <Button
               type="submit"
+              disabled={work.writing}
               onClick={() => {
                 another.current = true;
               }}
@@ -227,6 +176,7 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
           <Button
             look="main"
             type="submit"
+            disabled={work.writing}
             onClick={() => {
               another.current = false;
             }}
@@ -236,6 +186,68 @@ function WorkForm({ onClose, edited }: WorkFormProps) {
         </span>
       </div>
     </form>
+  );
+}
+
+interface PartProps {
+  work: ReturnType<typeof useWorkForm>;
+}
+
+/** When it is due, ends and opens. */
+function When({ work: { form, field } }: PartProps) {
+  const [dueTime, endsTime] = form.watch(['dueTime', 'endsTime']);
+  return (
+    <>
+      <TextField label="Due on" type="date" hint="Empty: no due date" {...field('dueDay')} />
+      <TextField label="at" type="time" hint="Empty: the end of the day" {...field('dueTime')} />
+      {(dueTime || endsTime) && (
+        <TextField
+          frame="col-start-2"
+          label="Ends at"
+          type="time"
+          hint="Only what happens at that time, as an exam does"
+          {...field('endsTime')}
+        />
+      )}
+      <TextField label="Opens on" type="date" hint="Empty: open now" {...field('opensDay')} />
+    </>
+  );
+}
+
+/** Where it belongs, what it is worth, where it is done, and what is asked. */
+function What({ work: { form, field } }: PartProps) {
+  const { board } = useStudent();
+  const [courseId, category] = form.watch(['courseId', 'category']);
+  const categories = categoriesOf(board, Number(courseId));
+  return (
+    <>
+      <TextField label="Unit" maxLength={120} {...field('unit')} />
+      {categories && (
+        <TextField
+          label="Category"
+          maxLength={120}
+          list="categories"
+          hint={category ? undefined : 'Without one it counts nowhere in this course'}
+          {...field('category')}
+        />
+      )}
+      <datalist id="categories">
+        {categories?.map((name) => (
+          <option key={name} value={name} />
+        ))}
+      </datalist>
+      <TextField label="Effort in minutes" type="number" min={1} max={6000} {...field('effortMinutes')} />
+      <TextField label="Points possible" inputMode="decimal" {...field('possible')} />
+      <TextField
+        frame="col-span-2"
+        label="Where it is done"
+        type="url"
+        placeholder="https://"
+        maxLength={2000}
+        {...field('address')}
+      />
+      <TextArea frame="col-span-2" label="Instructions" maxLength={20000} {...field('instructions')} />
+    </>
   );
 }
 

@@ -6,7 +6,7 @@ import { useStudent } from '../../../frame/student';
 import { figureWords } from '../../../lib/readings';
 import { span } from '../../../lib/time';
 import { Button } from '../../../ui/button';
-import { noticeFault } from '../../../ui/notice';
+import { useWrite } from '../../../ui/use-write';
 import { writeChange } from '../../../ui/write-change';
 import { plain, type WhatIf } from './model';
 
@@ -37,16 +37,17 @@ const GoalPanel = memo(function GoalPanel({ course, whatIf, open }: GoalPanelPro
         }),
       ),
   });
-  if (!mayWrite) return null;
-  const setGoal = () =>
-    void writeChange(
+  const { write: setGoal } = useWrite(() =>
+    writeChange(
       id,
       client.PUT('/api/students/{student}/courses/{course}/aim', {
         params: { path: { student: id, course: course.id }, header: { 'Idempotency-Key': writeKey() } },
         body: { importance: course.aim.importance, target: asks ? target : null },
       }),
       `Set the goal of ${course.name}`,
-    ).catch(noticeFault);
+    ),
+  );
+  if (!mayWrite) return null;
   const unit = course.standing.kind === 'STANDARDS' ? 'of 4' : '%';
   return (
     <section aria-labelledby="target" className="no-print mb-6">
@@ -67,7 +68,7 @@ const GoalPanel = memo(function GoalPanel({ course, whatIf, open }: GoalPanelPro
         />
         <span className="text-ink-2">{unit}</span>
         {asks && target !== (course.aim.target ?? '') && (
-          <Button className="ml-auto h-9" onClick={setGoal}>
+          <Button className="ml-auto h-9" onClick={() => void setGoal()}>
             Make it my goal
           </Button>
         )}

@@ -1,11 +1,11 @@
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { type Course, client, Refused, writeKey } from '../../../api/client';
+import { type Course, client, writeKey } from '../../../api/client';
 import { gradeQuery, scenariosQuery } from '../../../api/queries';
 import { useStudent } from '../../../frame/student';
 import { figureWords, READING_WORDS, type Reading } from '../../../lib/readings';
 import { Button, TextButton } from '../../../ui/button';
-import { noticeFault } from '../../../ui/notice';
+import { useWrite } from '../../../ui/use-write';
 import { writeChange } from '../../../ui/write-change';
 import { type Added, type Grade, isNothing, readingIn, type WhatIf } from './model';
 
@@ -28,9 +28,8 @@ function Scenarios({ course, real, whatIf, onWhatIf }: ScenariosProps) {
       enabled: mayWrite,
     })),
   });
-  if (!mayWrite) return null;
-  const throwAway = (scenario: number, name: string) =>
-    void writeChange(
+  const { write: throwAway } = useWrite(([scenario, name]: [number, string]) =>
+    writeChange(
       id,
       client.DELETE('/api/students/{student}/courses/{course}/grade/scenarios/{scenario}', {
         params: {
@@ -39,7 +38,9 @@ function Scenarios({ course, real, whatIf, onWhatIf }: ScenariosProps) {
         },
       }),
       `Threw away ${name}`,
-    ).catch(noticeFault);
+    ),
+  );
+  if (!mayWrite) return null;
   return (
     <section aria-labelledby="what-if" className="no-print mb-6">
       <h2 id="what-if" className="font-[680] text-[16px]">
@@ -71,7 +72,7 @@ function Scenarios({ course, real, whatIf, onWhatIf }: ScenariosProps) {
                 grade={grades[place]?.data}
                 course={course}
                 onShow={() => onWhatIf(one.whatIf)}
-                onThrowAway={() => throwAway(one.id, one.name)}
+                onThrowAway={() => throwAway([one.id, one.name])}
               />
             ))}
           </tbody>
@@ -121,28 +122,26 @@ function Row({ name, grade, course, onShow, onThrowAway }: RowProps) {
 function Keep({ course, whatIf }: { course: Course; whatIf: WhatIf }) {
   const { id } = useStudent();
   const [name, setName] = useState('');
-  const [fault, setFault] = useState('');
-  const keep = async (event: FormEvent) => {
-    event.preventDefault();
-    setFault('');
-    try {
-      await writeChange(
-        id,
-        client.POST('/api/students/{student}/courses/{course}/grade/scenarios', {
-          params: { path: { student: id, course: course.id }, header: { 'Idempotency-Key': writeKey() } },
-          body: { name, whatIf },
-        }),
-        `Kept ${name}`,
-      );
-      setName('');
-    } catch (error) {
-      if (error instanceof Refused && error.status === 422)
-        setFault(error.faults.map((one) => one.message).join(' '));
-      else noticeFault(error);
-    }
-  };
+  const { write: keep, fault: refused } = useWrite(async () => {
+    await writeChange(
+      id,
+      client.POST('/api/students/{student}/courses/{course}/grade/scenarios', {
+        params: { path: { student: id, course: course.id }, header: { 'Idempotency-Key': writeKey() } },
+        body: { name, whatIf },
+      }),
+      `Kept ${name}`,
+    );
+    setName('');
+  }, true);
+  const fault = refused?.words ?? '';
   return (
-    <form onSubmit={(event) => void keep(event)} className="mt-2">
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void keep();
+      }}
+      className="mt-2"
+    >
       <div className="flex gap-2">
         <input
           aria-label="Name to keep it under"
