@@ -1,5 +1,6 @@
 import clsx from 'clsx';
 import { memo, useId, useState } from 'react';
+import { useForm } from 'react-hook-form';
 import type { ImportRow } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
@@ -174,110 +175,77 @@ interface CorrectionProps {
   onDone: () => void;
 }
 
-/** What can be put right of a row before it is taken. */
-function Correction({ row, courses, correct, onDone }: CorrectionProps) {
-  const { zone, board } = useStudent();
-  const list = useId();
-  const [form, setForm] = useState({
+/** A row as it is typed anew; empty texts for nothing. */
+function typedOf(row: ImportRow, zone: string) {
+  return {
     title: row.title,
     course: row.course,
-    kind: row.kind ?? 'ASSIGNMENT',
+    kind: row.kind ?? ('ASSIGNMENT' as const),
     category: row.category ?? '',
     dueDay: row.dueDay ?? (row.due ? localDate(Date.parse(row.due), zone) : ''),
     dueTime: row.due && !row.dueDay ? localTime(Date.parse(row.due), zone) : '',
     possible: row.possible ?? '',
     score: row.score ?? '',
     state: '' as NonNullable<RowEdit['state']> | '',
-  });
-  const set = (part: Partial<typeof form>) => setForm({ ...form, ...part });
-  const save = () => {
-    const moved =
-      form.dueDay !== (row.dueDay ?? (row.due ? localDate(Date.parse(row.due), zone) : '')) ||
-      form.dueTime !== (row.due && !row.dueDay ? localTime(Date.parse(row.due), zone) : '');
-    correct(row.key, {
-      take: true,
-      ...(form.title !== row.title && form.title ? { title: form.title } : {}),
-      ...(form.course !== row.course && form.course ? { course: form.course } : {}),
-      ...(form.kind !== row.kind ? { kind: form.kind } : {}),
-      ...(form.category !== (row.category ?? '') ? { category: form.category } : {}),
-      ...(moved && form.dueDay
-        ? { dueDay: form.dueDay, dueTime: form.dueTime ? `${form.dueTime}:00` : null }
-        : {}),
-      ...(form.possible !== (row.possible ?? '') ? { possible: form.possible } : {}),
-      ...(form.score !== (row.score ?? '') ? { score: form.score } : {}),
-      ...(form.state ? { state: form.state } : {}),
-    });
+  };
+}
+
+type Typed = ReturnType<typeof typedOf>;
+
+/** Only what is otherwise than it was told. */
+function corrections(told: Typed, typed: Typed): Partial<RowEdit> {
+  const changed = <K extends keyof Typed>(name: K) => typed[name] !== told[name];
+  const moved = changed('dueDay') || changed('dueTime');
+  return {
+    ...(changed('title') && typed.title ? { title: typed.title } : {}),
+    ...(changed('course') && typed.course ? { course: typed.course } : {}),
+    ...(changed('kind') ? { kind: typed.kind } : {}),
+    ...(changed('category') ? { category: typed.category } : {}),
+    ...(moved && typed.dueDay
+      ? { dueDay: typed.dueDay, dueTime: typed.dueTime ? `${typed.dueTime}:00` : null }
+      : {}),
+    ...(changed('possible') ? { possible: typed.possible } : {}),
+    ...(changed('score') ? { score: typed.score } : {}),
+    ...(typed.state ? { state: typed.state } : {}),
+  };
+}
+
+/** What can be put right of a row before it is taken. */
+function Correction({ row, courses, correct, onDone }: CorrectionProps) {
+  const { zone, board } = useStudent();
+  const list = useId();
+  const [first] = useState(() => typedOf(row, zone));
+  const { register, handleSubmit } = useForm({ defaultValues: first });
+  const save = (typed: Typed) => {
+    correct(row.key, { take: true, ...corrections(first, typed) });
     onDone();
   };
   return (
     <form
       aria-label={`Correct ${row.title}`}
-      onSubmit={(event) => {
-        event.preventDefault();
-        save();
-      }}
+      onSubmit={(event) => void handleSubmit(save)(event)}
       className="mt-1 mb-2 ml-7 grid grid-cols-4 gap-2.5 border-line border-l-4 bg-raised px-3 py-2.5 max-sm:ml-0 max-sm:grid-cols-2"
     >
-      <TextField
-        frame="col-span-2"
-        label="Title"
-        value={form.title}
-        maxLength={300}
-        onChange={(event) => set({ title: event.target.value })}
-      />
-      <TextField
-        label="Course"
-        list={list}
-        value={form.course}
-        maxLength={120}
-        onChange={(event) => set({ course: event.target.value })}
-      />
+      <TextField frame="col-span-2" label="Title" maxLength={300} {...register('title')} />
+      <TextField label="Course" list={list} maxLength={120} {...register('course')} />
       <datalist id={list}>
         {[...new Set([...courses, ...board.courses.map((course) => course.name)])].map((name) => (
           <option key={name} value={name} />
         ))}
       </datalist>
-      <Select
-        label="Kind"
-        value={form.kind}
-        onChange={(event) => set({ kind: event.target.value as typeof form.kind })}
-      >
+      <Select label="Kind" {...register('kind')}>
         {Object.entries(KIND_WORDS).map(([kind, words]) => (
           <option key={kind} value={kind}>
             {words}
           </option>
         ))}
       </Select>
-      <TextField
-        label="Due on"
-        type="date"
-        value={form.dueDay}
-        onChange={(event) => set({ dueDay: event.target.value })}
-      />
-      <TextField
-        label="at"
-        type="time"
-        value={form.dueTime}
-        onChange={(event) => set({ dueTime: event.target.value })}
-      />
-      <TextField
-        label="Category"
-        value={form.category}
-        maxLength={120}
-        onChange={(event) => set({ category: event.target.value })}
-      />
-      <TextField
-        label="Points"
-        inputMode="decimal"
-        value={form.possible}
-        onChange={(event) => set({ possible: event.target.value })}
-      />
-      <TextField label="Score" value={form.score} onChange={(event) => set({ score: event.target.value })} />
-      <Select
-        label="It is"
-        value={form.state}
-        onChange={(event) => set({ state: event.target.value as typeof form.state })}
-      >
+      <TextField label="Due on" type="date" {...register('dueDay')} />
+      <TextField label="at" type="time" {...register('dueTime')} />
+      <TextField label="Category" maxLength={120} {...register('category')} />
+      <TextField label="Points" inputMode="decimal" {...register('possible')} />
+      <TextField label="Score" {...register('score')} />
+      <Select label="It is" {...register('state')}>
         <option value="">as told</option>
         {MEANING_WORDS.map(([meaning, words]) => (
           <option key={meaning} value={meaning}>

@@ -1,6 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { client, take } from '../../api/client';
+import { client, type Schemas, take } from '../../api/client';
 import { calendarFeedQuery, queryClient } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
@@ -10,6 +10,9 @@ import { Choice } from '../../ui/choice';
 import { Dialog } from '../../ui/dialog';
 import { Select } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
+import { useWrite } from '../../ui/use-write';
+
+type Asked = 'renew' | 'stop';
 
 const ALARMS = [
   ['', 'none'],
@@ -21,39 +24,19 @@ const ALARMS = [
 
 /** The student's calendar for other programs, under an address that only it knows. */
 function CalendarFeed() {
-  const { id, zone } = useStudent();
-  const now = useNow();
+  const { id } = useStudent();
   const feed = useQuery(calendarFeedQuery(id));
-  const [asking, setAsking] = useState<'renew' | 'stop' | null>(null);
-  const [copied, setCopied] = useState(false);
-  const [as, setAs] = useState<'EVENTS' | 'TODOS'>('EVENTS');
-  const [alarm, setAlarm] = useState('');
+  const [asking, setAsking] = useState<Asked | null>(null);
   const path = { params: { path: { student: id } } };
-  const change = async (what: 'make' | 'stop') => {
-    try {
-      const now = await take(
-        what === 'make'
-          ? client.POST('/api/students/{student}/calendar-feed', path)
-          : client.DELETE('/api/students/{student}/calendar-feed', path),
-      );
-      queryClient.setQueryData(calendarFeedQuery(id).queryKey, now);
-      setCopied(false);
-    } catch (error) {
-      noticeFault(error);
-    }
-    setAsking(null);
-  };
-  const copy = async (address: string) => {
-    await navigator.clipboard.writeText(address);
-    setCopied(true);
-  };
+  const { write: change } = useWrite(async (what: 'make' | 'stop') => {
+    const asked =
+      what === 'make'
+        ? client.POST('/api/students/{student}/calendar-feed', path)
+        : client.DELETE('/api/students/{student}/calendar-feed', path);
+    const now = await take(asked).finally(() => setAsking(null));
+    queryClient.setQueryData(calendarFeedQuery(id).queryKey, now);
+  });
   if (!feed.data) return null;
-  const { madeAt, reachable } = feed.data;
-  const options = new URLSearchParams({
-    ...(as === 'TODOS' ? { as } : {}),
-    ...(alarm ? { alarm } : {}),
-  }).toString();
-  const address = feed.data.address && `${feed.data.address}${options ? `?${options}` : ''}`;
   return (
     <section aria-labelledby="feed-out" className="border-line border-l-4 bg-raised px-4 py-4">
       <h2 id="feed-out" className="font-bold text-[17px]">
@@ -63,59 +46,8 @@ function CalendarFeed() {
         A private address that any calendar program can subscribe to: dues, what opens, the grading closes,
         and the sittings that are planned. It follows by itself.
       </p>
-      {address ? (
-        <>
-          <div className="mt-3 flex flex-wrap items-center gap-2">
-            <input
-              readOnly
-              aria-label="Address of your calendar"
-              value={address}
-              onFocus={(event) => event.target.select()}
-              className="h-9 min-w-0 flex-1 basis-72 rounded border border-line bg-paper px-2.5 text-[14px]"
-            />
-            <Button look="main" className="h-9" onClick={() => void copy(address).catch(noticeFault)}>
-              {copied ? 'Copied' : 'Copy the address'}
-            </Button>
-          </div>
-          <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
-            <Choice
-              label="Dues are given"
-              value={as}
-              options={[
-                ['EVENTS', 'as events'],
-                ['TODOS', 'as to-dos'],
-              ]}
-              hint="Many phones show no to-dos of a calendar that they subscribe to."
-              onChange={setAs}
-            />
-            <Select
-              label="An alarm before each"
-              value={alarm}
-              onChange={(event) => setAlarm(event.target.value)}
-            >
-              {ALARMS.map(([minutes, words]) => (
-                <option key={minutes} value={minutes}>
-                  {words}
-                </option>
-              ))}
-            </Select>
-          </div>
-          {!reachable && (
-            <p className="mt-2 border-line border-l-4 pl-2 text-[14px]">
-              Navlo listens on this machine alone, so no phone can ask for it. Start it with{' '}
-              <code>--host 0.0.0.0</code>, or set <code>NAVLO_HOST</code>, to be reached in your own network.
-            </p>
-          )}
-          <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[14px] text-ink-2">
-            Whoever knows it can read your work; it was made {madeAt && near(madeAt, zone, now)}.
-            <Button look="quiet" className="h-7 px-1.5" onClick={() => setAsking('renew')}>
-              Make a new one
-            </Button>
-            <Button look="quiet" className="h-7 px-1.5" onClick={() => setAsking('stop')}>
-              Take it away
-            </Button>
-          </p>
-        </>
+      {feed.data.address ? (
+        <Made feed={feed.data} onAsk={setAsking} />
       ) : (
         <Button look="main" className="mt-3 h-9" onClick={() => void change('make')}>
           Make an address
@@ -137,6 +69,84 @@ function CalendarFeed() {
         </div>
       </Dialog>
     </section>
+  );
+}
+
+interface MadeProps {
+  feed: Schemas['FeedView'];
+  onAsk: (what: Asked) => void;
+}
+
+/** The address, what it gives, and how it is taken back. */
+function Made({ feed, onAsk }: MadeProps) {
+  const { zone } = useStudent();
+  const now = useNow();
+  const [as, setAs] = useState<'EVENTS' | 'TODOS'>('EVENTS');
+  const [alarm, setAlarm] = useState('');
+  const options = new URLSearchParams({
+    ...(as === 'TODOS' ? { as } : {}),
+    ...(alarm ? { alarm } : {}),
+  }).toString();
+  return (
+    <>
+      <Address address={`${feed.address}${options ? `?${options}` : ''}`} />
+      <div className="mt-3 flex flex-wrap gap-x-6 gap-y-2">
+        <Choice
+          label="Dues are given"
+          value={as}
+          options={[
+            ['EVENTS', 'as events'],
+            ['TODOS', 'as to-dos'],
+          ]}
+          hint="Many phones show no to-dos of a calendar that they subscribe to."
+          onChange={setAs}
+        />
+        <Select label="An alarm before each" value={alarm} onChange={(event) => setAlarm(event.target.value)}>
+          {ALARMS.map(([minutes, words]) => (
+            <option key={minutes} value={minutes}>
+              {words}
+            </option>
+          ))}
+        </Select>
+      </div>
+      {!feed.reachable && (
+        <p className="mt-2 border-line border-l-4 pl-2 text-[14px]">
+          Navlo listens on this machine alone, so no phone can ask for it. Start it with{' '}
+          <code>--host 0.0.0.0</code>, or set <code>NAVLO_HOST</code>, to be reached in your own network.
+        </p>
+      )}
+      <p className="mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[14px] text-ink-2">
+        Whoever knows it can read your work; it was made {feed.madeAt && near(feed.madeAt, zone, now)}.
+        <Button look="quiet" className="h-7 px-1.5" onClick={() => onAsk('renew')}>
+          Make a new one
+        </Button>
+        <Button look="quiet" className="h-7 px-1.5" onClick={() => onAsk('stop')}>
+          Take it away
+        </Button>
+      </p>
+    </>
+  );
+}
+
+function Address({ address }: { address: string }) {
+  const [copied, setCopied] = useState('');
+  const copy = async () => {
+    await navigator.clipboard.writeText(address);
+    setCopied(address);
+  };
+  return (
+    <div className="mt-3 flex flex-wrap items-center gap-2">
+      <input
+        readOnly
+        aria-label="Address of your calendar"
+        value={address}
+        onFocus={(event) => event.target.select()}
+        className="h-9 min-w-0 flex-1 basis-72 rounded border border-line bg-paper px-2.5 text-[14px]"
+      />
+      <Button look="main" className="h-9" onClick={() => void copy().catch(noticeFault)}>
+        {copied === address ? 'Copied' : 'Copy the address'}
+      </Button>
+    </div>
   );
 }
 

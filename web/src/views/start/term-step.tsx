@@ -12,6 +12,7 @@ import { useWrite } from '../../ui/use-write';
 
 type Form = Schemas['TermForm'];
 type Off = Form['daysOff'][number];
+type Close = Form['closes'][number];
 
 interface TermStepProps {
   /** The one to change; null to begin one. */
@@ -19,6 +20,12 @@ interface TermStepProps {
   /** Whether another term runs, which can be closed with this one's beginning. */
   closes?: Term | null;
   onDone: () => void;
+}
+
+interface TermWrite extends Pick<TermStepProps, 'term' | 'onDone'> {
+  form: Form;
+  /** Whether the term before is closed with it. */
+  closing: boolean;
 }
 
 const CLOSE_AT = '23:59:00';
@@ -36,13 +43,46 @@ function nameOf(firstDay: string): string {
 
 /** First and last day, days off, grading closes. */
 function TermStep({ term, closes = null, onDone }: TermStepProps) {
-  const { id, zone } = useStudent();
+  const { zone } = useStudent();
   const [form, setForm] = useState<Form>(term ?? blank(zone));
   const [closing, setClosing] = useState(closes !== null);
-  const [key] = useState(writeKey);
   const set = (part: Partial<Form>) => setForm({ ...form, ...part });
-  const first = form.closes[0];
-  const { write: save, fault } = useWrite(async () => {
+  const { write: save, fault } = useTermWrite({ term, form, closing, onDone });
+  return (
+    <form
+      onSubmit={(event) => {
+        event.preventDefault();
+        void save();
+      }}
+      className="flex flex-col gap-4"
+    >
+      <Days form={form} fault={fault} set={set} />
+      <Closes closes={form.closes} fault={fault} onChange={(closes) => set({ closes })} />
+      <DaysOff days={form.daysOff} fault={fault} onChange={(daysOff) => set({ daysOff })} />
+      {closes && !term && (
+        <Check
+          label={`Close ${closes.name}: its courses leave the counts, and can be looked at`}
+          checked={closing}
+          onChange={(event) => setClosing(event.target.checked)}
+        />
+      )}
+      <div className="flex gap-2">
+        <Button look="main" type="submit" className="h-9">
+          {term ? 'Save the term' : 'Begin the term'}
+        </Button>
+        <Button look="quiet" className="h-9" onClick={onDone}>
+          Later
+        </Button>
+      </div>
+    </form>
+  );
+}
+
+/** Begins the term, or changes it. */
+function useTermWrite({ term, form, closing, onDone }: TermWrite) {
+  const { id } = useStudent();
+  const [key] = useState(writeKey);
+  return useWrite(async () => {
     const body: Form = {
       ...form,
       name: form.name.trim() || (form.firstDay ? nameOf(form.firstDay) : 'Term'),
@@ -67,128 +107,126 @@ function TermStep({ term, closes = null, onDone }: TermStepProps) {
     noticeChange(id, done.change, `${term ? 'Changed' : 'Began'} ${body.name}`);
     onDone();
   }, true);
-  const close = (place: number, part: Partial<Form['closes'][number]>) =>
-    set({ closes: form.closes.map((one, at) => (at === place ? { ...one, ...part } : one)) });
-  const closesShown = form.closes.length > 0 ? form.closes : [{ name: '', day: '', time: CLOSE_AT }];
+}
+
+interface DaysProps {
+  form: Form;
+  fault: Refused | null;
+  set: (part: Partial<Form>) => void;
+}
+
+/** From when to when it runs, and where. */
+function Days({ form, fault, set }: DaysProps) {
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void save();
-      }}
-      className="flex flex-col gap-4"
-    >
-      <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
-        <TextField
-          label="First day"
-          type="date"
-          required
-          value={form.firstDay}
-          onChange={(event) => set({ firstDay: event.target.value })}
-          fault={fault?.of('firstDay') ?? fault?.of('term.firstDay')}
-        />
-        <TextField
-          label="Last day"
-          type="date"
-          required
-          value={form.lastDay}
-          onChange={(event) => set({ lastDay: event.target.value })}
-          fault={fault?.of('lastDay') ?? fault?.of('term.lastDay')}
-        />
-        <TextField
-          label="Name"
-          maxLength={120}
-          placeholder={form.firstDay ? nameOf(form.firstDay) : ''}
-          value={form.name}
-          onChange={(event) => set({ name: event.target.value })}
-          fault={fault?.of('name')}
-        />
-        <TextField
-          label="School"
-          maxLength={120}
-          value={form.school}
-          onChange={(event) => set({ school: event.target.value })}
-          fault={fault?.of('school')}
-        />
-        <TextField
-          frame="col-span-2"
-          label="Time zone"
-          required
-          value={form.zone}
-          onChange={(event) => set({ zone: event.target.value })}
-          fault={fault?.of('zone')}
-        />
-      </div>
-      <fieldset>
-        <legend className="mb-1 font-semibold text-[13.5px]">
-          Grading closes <span className="font-normal text-ink-2">after which nothing counts</span>
-        </legend>
-        <div className="flex flex-col gap-2">
-          {closesShown.map((one, place) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: a close has no other name than its place
-            <div key={place} className="flex flex-wrap items-end gap-2">
-              <TextField
-                label="Closes on"
-                type="date"
-                frame="w-40"
-                value={one.day}
-                onChange={(event) =>
-                  first
-                    ? close(place, { day: event.target.value })
-                    : set({ closes: [{ name: '', day: event.target.value, time: CLOSE_AT }] })
-                }
-                fault={fault?.of(`closes[${place}].day`) ?? fault?.of(`term.closes[${place}].day`)}
-              />
-              <TextField
-                label="at"
-                type="time"
-                frame="w-36"
-                disabled={!one.day}
-                value={one.time.slice(0, 5)}
-                onChange={(event) => close(place, { time: `${event.target.value}:00` })}
-                fault={fault?.of(`closes[${place}].time`)}
-              />
-              <TextField
-                label="What it is called"
-                frame="w-44"
-                disabled={!one.day}
-                maxLength={120}
-                value={one.name}
-                onChange={(event) => close(place, { name: event.target.value })}
-              />
-              {form.closes.length > 0 && (
-                <Remove
-                  label="Remove this close"
-                  onRemove={() => set({ closes: form.closes.filter((_, at) => at !== place) })}
-                />
-              )}
-            </div>
-          ))}
-          {form.closes.length > 0 && (
-            <More
-              words="Another grading close"
-              onAdd={() => set({ closes: [...form.closes, { name: '', day: '', time: CLOSE_AT }] })}
+    <div className="grid grid-cols-4 gap-3 max-sm:grid-cols-2">
+      <TextField
+        label="First day"
+        type="date"
+        required
+        value={form.firstDay}
+        onChange={(event) => set({ firstDay: event.target.value })}
+        fault={fault?.of('firstDay') ?? fault?.of('term.firstDay')}
+      />
+      <TextField
+        label="Last day"
+        type="date"
+        required
+        value={form.lastDay}
+        onChange={(event) => set({ lastDay: event.target.value })}
+        fault={fault?.of('lastDay') ?? fault?.of('term.lastDay')}
+      />
+      <TextField
+        label="Name"
+        maxLength={120}
+        placeholder={form.firstDay ? nameOf(form.firstDay) : ''}
+        value={form.name}
+        onChange={(event) => set({ name: event.target.value })}
+        fault={fault?.of('name')}
+      />
+      <TextField
+        label="School"
+        maxLength={120}
+        value={form.school}
+        onChange={(event) => set({ school: event.target.value })}
+        fault={fault?.of('school')}
+      />
+      <TextField
+        frame="col-span-2"
+        label="Time zone"
+        required
+        value={form.zone}
+        onChange={(event) => set({ zone: event.target.value })}
+        fault={fault?.of('zone')}
+      />
+    </div>
+  );
+}
+
+interface ClosesProps {
+  closes: readonly Close[];
+  fault: Refused | null;
+  onChange: (closes: Close[]) => void;
+}
+
+/** The grading closes; one to fill in where there is none. */
+function Closes({ closes, fault, onChange }: ClosesProps) {
+  const shown = closes.length > 0 ? closes : [{ name: '', day: '', time: CLOSE_AT }];
+  const set = (place: number, part: Partial<Close>) =>
+    onChange(closes.map((one, at) => (at === place ? { ...one, ...part } : one)));
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold text-[13.5px]">
+        Grading closes <span className="font-normal text-ink-2">after which nothing counts</span>
+      </legend>
+      <div className="flex flex-col gap-2">
+        {shown.map((one, place) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: a close has no other name than its place
+          <div key={place} className="flex flex-wrap items-end gap-2">
+            <TextField
+              label="Closes on"
+              type="date"
+              frame="w-40"
+              value={one.day}
+              onChange={(event) =>
+                closes.length > 0
+                  ? set(place, { day: event.target.value })
+                  : onChange([{ name: '', day: event.target.value, time: CLOSE_AT }])
+              }
+              fault={fault?.of(`closes[${place}].day`) ?? fault?.of(`term.closes[${place}].day`)}
             />
-          )}
-        </div>
-      </fieldset>
-      <DaysOff days={form.daysOff} fault={fault} onChange={(daysOff) => set({ daysOff })} />
-      {closes && !term && (
-        <Check
-          label={`Close ${closes.name}: its courses leave the counts, and can be looked at`}
-          checked={closing}
-          onChange={(event) => setClosing(event.target.checked)}
-        />
-      )}
-      <div className="flex gap-2">
-        <Button look="main" type="submit" className="h-9">
-          {term ? 'Save the term' : 'Begin the term'}
-        </Button>
-        <Button look="quiet" className="h-9" onClick={onDone}>
-          Later
-        </Button>
+            <TextField
+              label="at"
+              type="time"
+              frame="w-36"
+              disabled={!one.day}
+              value={one.time.slice(0, 5)}
+              onChange={(event) => set(place, { time: `${event.target.value}:00` })}
+              fault={fault?.of(`closes[${place}].time`)}
+            />
+            <TextField
+              label="What it is called"
+              frame="w-44"
+              disabled={!one.day}
+              maxLength={120}
+              value={one.name}
+              onChange={(event) => set(place, { name: event.target.value })}
+            />
+            {closes.length > 0 && (
+              <Remove
+                label="Remove this close"
+                onRemove={() => onChange(closes.filter((_, at) => at !== place))}
+              />
+            )}
+          </div>
+        ))}
+        {closes.length > 0 && (
+          <More
+            words="Another grading close"
+            onAdd={() => onChange([...closes, { name: '', day: '', time: CLOSE_AT }])}
+          />
+        )}
       </div>
-    </form>
+    </fieldset>
   );
 }
 

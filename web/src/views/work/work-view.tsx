@@ -3,7 +3,7 @@ import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { EVERYTHING, isNarrowed, narrow, writeNarrowing } from '../../lib/narrow';
+import { EVERYTHING, isNarrowed, narrow } from '../../lib/narrow';
 import { useMinute } from '../../lib/now';
 import { Button } from '../../ui/button';
 import { Empty } from '../../ui/states';
@@ -17,14 +17,17 @@ import { group, lines } from './model';
 import { NarrowBar } from './narrow-bar';
 import { PrintedWork } from './printed-work';
 import { ScoringBar, ScoringContext } from './scoring';
+import { useChosen } from './use-chosen';
 import { useLayout } from './use-layout';
 import { useNarrowing } from './use-narrowing';
+import { useOpenWork } from './use-open-work';
+import { useScores } from './use-scores';
 import { WorkFormDialog } from './work-form';
 import { WorkTable } from './work-table';
 
 /** All work of all courses in one dense table, and the piece that is open beside it. */
 function WorkView() {
-  const { board, id, mayWrite, course } = useStudent();
+  const { board, mayWrite, course } = useStudent();
   const { work } = useParams();
   const openWork = work ? Number(work) : null;
   const [narrowing, change] = useNarrowing();
@@ -37,65 +40,12 @@ function WorkView() {
   );
   const [layout, setLayout] = useLayout();
   const [sizing, setSizing] = useState(false);
-  const [chosen, setChosen] = useState<ReadonlySet<number> | null>(null);
   const list = useMemo(() => lines(groups), [groups]);
   const order = useMemo(() => list.flatMap((line) => (line.kind === 'work' ? [line.work.id] : [])), [list]);
-  const last = useRef<number | null>(null);
-  const choose = useCallback(
-    (works: readonly number[], range = false) => {
-      if (!mayWrite) return;
-      const [work] = works;
-      const from = order.indexOf(last.current ?? -1);
-      const to = order.indexOf(work ?? -1);
-      const span = range && from >= 0 && to >= 0;
-      last.current = work ?? null;
-      setChosen((before) => {
-        const next = new Set(before);
-        if (span) {
-          for (const one of order.slice(Math.min(from, to), Math.max(from, to) + 1)) next.add(one);
-        } else if (works.every((one) => next.has(one))) {
-          for (const one of works) next.delete(one);
-        } else {
-          for (const one of works) next.add(one);
-        }
-        return next;
-      });
-    },
-    [mayWrite, order],
-  );
-  const [scores, setScores] = useState<ReadonlyMap<number, string> | null>(null);
-  const [faults, setFaults] = useState<ReadonlyMap<number, string>>(new Map());
-  const goToScore = useRef<(work: number, step: number) => void>(() => {});
-  const scoring = useMemo(
-    () =>
-      scores && {
-        values: scores,
-        faults,
-        set: setScores,
-        from: (work: number) => order.slice(Math.max(0, order.indexOf(work))),
-        move: (work: number, step: number) => goToScore.current(work, step),
-      },
-    [scores, faults, order],
-  );
-  const stopScoring = () => {
-    setScores(null);
-    setFaults(new Map());
-  };
+  const { chosen, setChosen, choose } = useChosen(order);
+  const { scores, scoring, goToScore, begin, stop, setFaults } = useScores(order);
   const only = narrowing.courses.length === 1 ? course(narrowing.courses[0] ?? 0) : undefined;
-  const navigate = useNavigate();
-  const search = writeNarrowing(narrowing).toString();
-  const open = useCallback(
-    (work: number | null, step?: string) => {
-      const params = new URLSearchParams(search);
-      if (step) params.set('step', step);
-      const query = params.toString();
-      void navigate({
-        pathname: `/s/${id}/work${work === null ? '' : `/${work}`}`,
-        search: query ? `?${query}` : '',
-      });
-    },
-    [navigate, id, search],
-  );
+  const open = useOpenWork(narrowing);
   const table = useRef<HTMLDivElement>(null);
   const close = useCallback(() => {
     open(null);
@@ -124,13 +74,15 @@ function WorkView() {
             onChoosing={(on) => setChosen(on ? new Set() : null)}
             onScoring={() => {
               setChosen(null);
-              setScores(new Map());
+              begin();
             }}
             onColumns={() => setSizing(true)}
           />
           <LineHead course={only?.id ?? null} />
           {only && <CourseLine course={only} />}
-          {list.length > 0 ? (
+          {list.length === 0 ? (
+            <NothingShown narrowed={isNarrowed(narrowing)} onAll={() => change(EVERYTHING)} />
+          ) : (
             <ScoringContext value={scoring}>
               <WorkTable
                 goToScore={goToScore}
@@ -147,15 +99,8 @@ function WorkView() {
                 onChoose={choose}
               />
             </ScoringContext>
-          ) : isNarrowed(narrowing) ? (
-            <Empty title="Nothing is left of the work">
-              <p className="mb-4">No piece of work is all of this at once.</p>
-              <Button onClick={() => change(EVERYTHING)}>Show all {board.works.length}</Button>
-            </Empty>
-          ) : (
-            <NothingYet />
           )}
-          {scores && <ScoringBar values={scores} onFaults={setFaults} onDone={stopScoring} />}
+          {scores && <ScoringBar values={scores} onFaults={setFaults} onDone={stop} />}
           {chosen && (
             <ChosenBar
               works={board.works.filter((work) => chosen.has(work.id))}
@@ -170,6 +115,17 @@ function WorkView() {
       <ColumnsDialog open={sizing} onClose={() => setSizing(false)} layout={layout} onLayout={setLayout} />
       {mayWrite && <AddDialogs />}
     </>
+  );
+}
+
+function NothingShown({ narrowed, onAll }: { narrowed: boolean; onAll: () => void }) {
+  const { board } = useStudent();
+  if (!narrowed) return <NothingYet />;
+  return (
+    <Empty title="Nothing is left of the work">
+      <p className="mb-4">No piece of work is all of this at once.</p>
+      <Button onClick={onAll}>Show all {board.works.length}</Button>
+    </Empty>
   );
 }
 

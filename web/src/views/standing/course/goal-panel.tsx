@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
-import { type Course, client, Refused, take, writeKey } from '../../../api/client';
+import { type Course, client, Refused, type Schemas, take, writeKey } from '../../../api/client';
 import { useStudent } from '../../../frame/student';
 import { figureWords } from '../../../lib/readings';
 import { span } from '../../../lib/time';
@@ -89,50 +89,71 @@ const GoalPanel = memo(function GoalPanel({ course, whatIf, open }: GoalPanelPro
         </select>
       </label>
       <div aria-live="polite" className="mt-2 min-h-10">
-        {answer.error instanceof Refused && (
-          <p className="text-[14px] text-loss">{answer.error.faults.map((one) => one.message).join(' ')}</p>
-        )}
-        {asks && answer.data && answer.data.percent !== null && (
-          <p>
-            <b className="font-[720] text-[20px] text-yours">{plain(answer.data.percent)} %</b> at least on{' '}
-            {on === '' ? 'each of them' : work(Number(on))?.title}.
-          </p>
-        )}
-        {asks && answer.data?.why && <p className="text-[14px] text-ink-2">{answer.data.why}</p>}
-        {asks && answer.data && answer.data.percent === null && !answer.data.why && (
-          <p>
-            <b className="font-[680] text-loss">Out of reach</b>
-            {answer.data.atMost !== null &&
-              `: ${figureWords(answer.data.atMost, course.standing)} is the most it can come to.`}
-          </p>
-        )}
-        {asks && answer.data?.percent !== null && answer.data?.carry === null && on === '' && (
-          <p className="text-[14px] text-ink-2">What is expected of them now wouldn’t reach it.</p>
-        )}
-        {asks && answer.data?.carry && answer.data.carry.length > 0 && (
-          <div className="mt-2 text-[14px]">
-            <p className="text-ink-2">
-              Least effort, each at what is expected of it:{' '}
-              {span(answer.data.carry.reduce((sum, piece) => sum + piece.minutes, 0))}
-            </p>
-            <ul className="mt-0.5">
-              {answer.data.carry.map((piece) => (
-                <li key={piece.work} className="flex justify-between gap-3 border-line-2 border-t py-0.5">
-                  <Link to={`/s/${id}/work/${piece.work}`} className="min-w-0 truncate hover:underline">
-                    {work(piece.work)?.title}
-                  </Link>
-                  <span className="shrink-0 text-ink-2">{span(piece.minutes)}</span>
-                </li>
-              ))}
-            </ul>
-          </div>
-        )}
-        {asks && answer.data?.carry?.length === 0 && (
-          <p className="text-[14px] text-done">It is reached with what is there already.</p>
-        )}
+        {answer.error instanceof Refused && <p className="text-[14px] text-loss">{answer.error.words}</p>}
+        {asks && answer.data && <Answer answer={answer.data} course={course} on={on} />}
       </div>
     </section>
   );
 });
+
+interface AnswerProps {
+  answer: Schemas['TargetView'];
+  course: Course;
+  /** The piece of work that it is asked of; empty for all that is open. */
+  on: string;
+}
+
+/** What it takes, or why it can't be had. */
+function Answer({ answer, course, on }: AnswerProps) {
+  const { work } = useStudent();
+  const { percent, why, atMost, carry } = answer;
+  return (
+    <>
+      {percent !== null && (
+        <p>
+          <b className="font-[720] text-[20px] text-yours">{plain(percent)} %</b> at least on{' '}
+          {on === '' ? 'each of them' : work(Number(on))?.title}.
+        </p>
+      )}
+      {why && <p className="text-[14px] text-ink-2">{why}</p>}
+      {percent === null && !why && (
+        <p>
+          <b className="font-[680] text-loss">Out of reach</b>
+          {atMost !== null && `: ${figureWords(atMost, course.standing)} is the most it can come to.`}
+        </p>
+      )}
+      {percent !== null && carry === null && on === '' && (
+        <p className="text-[14px] text-ink-2">What is expected of them now wouldn’t reach it.</p>
+      )}
+      {carry && carry.length > 0 && <Carry pieces={carry} />}
+      {carry?.length === 0 && (
+        <p className="text-[14px] text-done">It is reached with what is there already.</p>
+      )}
+    </>
+  );
+}
+
+/** The work that would reach it with the least effort. */
+function Carry({ pieces }: { pieces: NonNullable<Schemas['TargetView']['carry']> }) {
+  const { id, work } = useStudent();
+  return (
+    <div className="mt-2 text-[14px]">
+      <p className="text-ink-2">
+        Least effort, each at what is expected of it:{' '}
+        {span(pieces.reduce((sum, piece) => sum + piece.minutes, 0))}
+      </p>
+      <ul className="mt-0.5">
+        {pieces.map((piece) => (
+          <li key={piece.work} className="flex justify-between gap-3 border-line-2 border-t py-0.5">
+            <Link to={`/s/${id}/work/${piece.work}`} className="min-w-0 truncate hover:underline">
+              {work(piece.work)?.title}
+            </Link>
+            <span className="shrink-0 text-ink-2">{span(piece.minutes)}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
 
 export { GoalPanel };

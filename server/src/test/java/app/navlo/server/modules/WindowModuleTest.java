@@ -77,7 +77,8 @@ public class WindowModuleTest extends Modules {
     public void scrollingSaysWhereOneIsAndALittleDrawsNothingNew() {
         assertEquals(window("days(go(at(10), scroll(600)).said.at)"), "11");
         assertEquals(window("go(at(10), scroll(500)).said"), "null", "it is there already");
-        String same = "(() => { const one = go(at(10), scroll(500)); return go(one, scroll(610)).spot === one.spot; })()";
+        String same =
+                "(() => { const one = go(at(10), scroll(500)); return go(one, scroll(610)).spot === one.spot; })()";
         assertEquals(window(same), "true");
         assertEquals(window("go(at(10), scroll(730, 250)).spot"), "{\"left\":720,\"top\":240,\"height\":500}");
     }
