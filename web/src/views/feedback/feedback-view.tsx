@@ -11,8 +11,8 @@ import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuChoice } from '../../ui/menu';
-import { noticeFault } from '../../ui/notice';
 import { Empty, Failed, Loading } from '../../ui/states';
+import { useWrite } from '../../ui/use-write';
 import { Messages } from '../piece/message';
 import type { Said } from '../piece/model';
 import { markKey } from '../piece/model';
@@ -55,8 +55,9 @@ interface StreamProps {
   onOpen: (work: number, marks?: Said) => void;
 }
 
-function Stream({ said, openWork, onOpen }: StreamProps) {
-  const { board, id, own, mayWrite } = useStudent();
+/** What is shown of the stream, kept in the address but for what is being typed. */
+function useFound(said: readonly Said[]) {
+  const { board } = useStudent();
   const [text, setText] = useState('');
   const [params, setParams] = useAddress();
   const course = Number(params.get('course') ?? 0);
@@ -79,14 +80,23 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
       (!unreadOnly || entry.first.unread),
   );
   const narrowed = Boolean(words.length > 0 || course || place || unreadOnly);
+  return { found, narrowed, text, setText, course, place, unreadOnly, put };
+}
+
+function Stream({ said, openWork, onOpen }: StreamProps) {
+  const { board, id, own, mayWrite } = useStudent();
+  const shown = useFound(said);
+  const { found, narrowed } = shown;
   const unread = found.filter((entry) => entry.first.unread);
   const read = found.filter((entry) => !entry.first.unread);
-  const markAll = () => {
-    const which = [...new Set(unread.map((entry) => entry.first.work))];
-    void writeTogether(id, which, { read: true }, `Marked ${count(sizeOf(unread), 'word')} as read`).catch(
-      noticeFault,
-    );
-  };
+  const { write: markAll } = useWrite(() =>
+    writeTogether(
+      id,
+      [...new Set(unread.map((entry) => entry.first.work))],
+      { read: true },
+      `Marked ${count(sizeOf(unread), 'word')} as read`,
+    ),
+  );
   const list = (lines: readonly Entry[]) => (
     <ul>
       {lines.map((entry) => (
@@ -94,9 +104,57 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
       ))}
     </ul>
   );
-  const theirs = said.filter((one) => one.by === 'TEACHER');
   return (
     <div className="mx-auto w-full max-w-[920px] px-5 py-4 max-sm:px-3">
+      <Heading said={said} shown={shown} />
+      {!narrowed && <Signals view={`/s/${id}/feedback`} />}
+      {found.length === 0 && (
+        <Empty
+          title={said.length === 0 ? 'Nobody has said anything yet' : 'Nothing that was said is all of this'}
+        />
+      )}
+      {unread.length > 0 && (
+        <section>
+          <h2 className="flex items-baseline justify-between gap-3 border-line border-b pb-1.5 font-bold">
+            <span>
+              Unread <span className="font-normal">{sizeOf(unread)}</span>
+            </span>
+            {mayWrite && (
+              <Button look="quiet" className="h-7" onClick={() => void markAll()}>
+                Mark all read
+              </Button>
+            )}
+          </h2>
+          {list(unread)}
+        </section>
+      )}
+      {read.length > 0 && (
+        <section className="mt-5">
+          <h2 className="border-line border-b pb-1.5 font-bold">
+            Read, and {own ? 'my own words' : `words of ${board.student.name}`}{' '}
+            <span className="font-normal">{sizeOf(read)}</span>
+          </h2>
+          {list(read)}
+        </section>
+      )}
+      {!narrowed && <SlowList view={`/s/${id}/feedback`} />}
+      {!narrowed && <Messages />}
+    </div>
+  );
+}
+
+interface HeadingProps {
+  said: readonly Said[];
+  shown: ReturnType<typeof useFound>;
+}
+
+/** How much there is, how much of it is shown, and what it can be narrowed to. */
+function Heading({ said, shown }: HeadingProps) {
+  const { board } = useStudent();
+  const { found, narrowed, text, setText, course, place, unreadOnly, put } = shown;
+  const theirs = said.filter((one) => one.by === 'TEACHER');
+  return (
+    <>
       <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
         <h1 className="font-bold text-[20px] tracking-[-0.01em]">Feedback</h1>
         <p aria-live="polite" className="text-[14px] text-ink-2">
@@ -135,39 +193,7 @@ function Stream({ said, openWork, onOpen }: StreamProps) {
           Unread only
         </button>
       </div>
-      {!narrowed && <Signals view={`/s/${id}/feedback`} />}
-      {found.length === 0 && (
-        <Empty
-          title={said.length === 0 ? 'Nobody has said anything yet' : 'Nothing that was said is all of this'}
-        />
-      )}
-      {unread.length > 0 && (
-        <section>
-          <h2 className="flex items-baseline justify-between gap-3 border-line border-b pb-1.5 font-bold">
-            <span>
-              Unread <span className="font-normal">{sizeOf(unread)}</span>
-            </span>
-            {mayWrite && (
-              <Button look="quiet" className="h-7" onClick={markAll}>
-                Mark all read
-              </Button>
-            )}
-          </h2>
-          {list(unread)}
-        </section>
-      )}
-      {read.length > 0 && (
-        <section className="mt-5">
-          <h2 className="border-line border-b pb-1.5 font-bold">
-            Read, and {own ? 'my own words' : `words of ${board.student.name}`}{' '}
-            <span className="font-normal">{sizeOf(read)}</span>
-          </h2>
-          {list(read)}
-        </section>
-      )}
-      {!narrowed && <SlowList view={`/s/${id}/feedback`} />}
-      {!narrowed && <Messages />}
-    </div>
+    </>
   );
 }
 

@@ -24,14 +24,8 @@ interface ImportPreviewProps {
 /** What reading something in would do: row by row, each to be left out or put right before anything is written. */
 function ImportPreview({ first, way, titled, onDone }: ImportPreviewProps) {
   const { id } = useStudent();
-  const { preview, choices, busy, written, fault, choose, type, correct, apply } = usePreview(
-    id,
-    way,
-    first,
-    onDone,
-  );
-  const words = way.words(preview, choices);
-  const past = preview.rows.filter((row) => row.past).length;
+  const read = usePreview(id, way, first, onDone);
+  const { preview, choices, fault, choose, type, correct } = read;
   return (
     <>
       {!titled && (
@@ -43,49 +37,17 @@ function ImportPreview({ first, way, titled, onDone }: ImportPreviewProps) {
           </p>
         </>
       )}
-      {preview.students.length > 1 && (
-        <Select
-          label="Who you are in it"
-          frame="max-w-80 mb-3"
-          value={choices.knownAs ?? ''}
-          onChange={(event) => choose({ knownAs: event.target.value })}
-        >
-          <option value="">choose</option>
-          {preview.students.map((one) => (
-            <option key={one.id} value={one.id}>
-              {one.name} {one.email && `(${one.email})`}
-            </option>
-          ))}
-        </Select>
-      )}
+      {preview.students.length > 1 && <Who preview={preview} choices={choices} choose={choose} />}
       {choices.mapping && <Table preview={preview} choices={choices} choose={choose} />}
       {preview.ready && <Courses preview={preview} choices={choices} type={type} />}
       {preview.courses.some((course) => course.categories.length > 0) && (
         <Weights preview={preview} choices={choices} choose={choose} />
       )}
-      {past > 0 && (
-        <div className="my-3 border-line border-l-4 bg-raised px-4 py-3">
-          <Choice
-            label={`${count(past, 'piece')} of work ${past === 1 ? 'was' : 'were'} due before now, and nothing is told of ${past === 1 ? 'it' : 'them'}. ${past === 1 ? 'It was' : 'They were'}`}
-            value={choices.past}
-            options={PAST_WORDS}
-            hint="Handed in on time is written down with its due as the date. Each row can say otherwise."
-            onChange={(answer) => choose({ past: answer })}
-          />
-        </div>
-      )}
+      <Past preview={preview} choices={choices} choose={choose} />
       {preview.unknownWords.length > 0 && (
         <UnknownWords words={preview.unknownWords} choices={choices} choose={choose} />
       )}
-      {preview.classes.length > 0 && (
-        <div className="my-3">
-          <Check
-            label={`Take the hours of ${count(preview.classes.length, 'class', 'classes')} as time that isn’t free: ${preview.classes.map((one) => `${one.title} ${fieldTime(one.starts)}`).join(', ')}`}
-            checked={choices.classes}
-            onChange={(event) => choose({ classes: event.target.checked })}
-          />
-        </div>
-      )}
+      <Classes preview={preview} choices={choices} choose={choose} />
       {groupsOf(preview.rows).map((group) => (
         <ImportRows
           key={group.key}
@@ -105,33 +67,10 @@ function ImportPreview({ first, way, titled, onDone }: ImportPreviewProps) {
       <Troubles preview={preview} />
       {fault && (
         <p role="alert" className="mt-2 font-semibold text-[14px] text-loss">
-          {fault.faults.map((one) => one.message).join(' ')}
+          {fault.words}
         </p>
       )}
-      <div
-        className={clsx(
-          'sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-line border-t py-3',
-          titled ? 'bg-raised' : 'bg-paper',
-        )}
-      >
-        <Button
-          look="main"
-          className="h-9"
-          disabled={!preview.ready || (!words && !busy)}
-          aria-busy={busy}
-          onClick={() => void apply()}
-        >
-          {!preview.ready ? 'Say first what is asked above' : words || 'Nothing to apply'}
-        </Button>
-        <Button look="quiet" className="h-9" onClick={onDone}>
-          Leave it
-        </Button>
-        <span className="text-[14px] text-ink-2" aria-live="polite">
-          {written && written.of > 0
-            ? `Writing ${written.done} of ${written.of} …`
-            : 'All of it or nothing; you can undo it afterwards.'}
-        </span>
-      </div>
+      <Foot read={read} way={way} raised={titled === true} onDone={onDone} />
     </>
   );
 }
@@ -140,6 +79,95 @@ interface PartProps {
   preview: Preview;
   choices: Choices;
   choose: (change: Partial<Choices>) => void;
+}
+
+/** Whose of several students' work it is. */
+function Who({ preview, choices, choose }: PartProps) {
+  return (
+    <Select
+      label="Who you are in it"
+      frame="max-w-80 mb-3"
+      value={choices.knownAs ?? ''}
+      onChange={(event) => choose({ knownAs: event.target.value })}
+    >
+      <option value="">choose</option>
+      {preview.students.map((one) => (
+        <option key={one.id} value={one.id}>
+          {one.name} {one.email && `(${one.email})`}
+        </option>
+      ))}
+    </Select>
+  );
+}
+
+/** What has passed, and nothing is told of. */
+function Past({ preview, choices, choose }: PartProps) {
+  const past = preview.rows.filter((row) => row.past).length;
+  if (past === 0) return null;
+  return (
+    <div className="my-3 border-line border-l-4 bg-raised px-4 py-3">
+      <Choice
+        label={`${count(past, 'piece')} of work ${past === 1 ? 'was' : 'were'} due before now, and nothing is told of ${past === 1 ? 'it' : 'them'}. ${past === 1 ? 'It was' : 'They were'}`}
+        value={choices.past}
+        options={PAST_WORDS}
+        hint="Handed in on time is written down with its due as the date. Each row can say otherwise."
+        onChange={(answer) => choose({ past: answer })}
+      />
+    </div>
+  );
+}
+
+/** Classes that it tells of, as time that isn't free. */
+function Classes({ preview, choices, choose }: PartProps) {
+  if (preview.classes.length === 0) return null;
+  return (
+    <div className="my-3">
+      <Check
+        label={`Take the hours of ${count(preview.classes.length, 'class', 'classes')} as time that isn’t free: ${preview.classes.map((one) => `${one.title} ${fieldTime(one.starts)}`).join(', ')}`}
+        checked={choices.classes}
+        onChange={(event) => choose({ classes: event.target.checked })}
+      />
+    </div>
+  );
+}
+
+interface FootProps {
+  read: ReturnType<typeof usePreview>;
+  way: Way;
+  /** Whether it stands in a dialog. */
+  raised: boolean;
+  onDone: () => void;
+}
+
+/** Takes it all, or leaves it. */
+function Foot({ read: { preview, choices, busy, written, apply }, way, raised, onDone }: FootProps) {
+  const words = way.words(preview, choices);
+  return (
+    <div
+      className={clsx(
+        'sticky bottom-0 mt-4 flex flex-wrap items-center gap-3 border-line border-t py-3',
+        raised ? 'bg-raised' : 'bg-paper',
+      )}
+    >
+      <Button
+        look="main"
+        className="h-9"
+        disabled={!preview.ready || (!words && !busy)}
+        aria-busy={busy}
+        onClick={() => void apply()}
+      >
+        {!preview.ready ? 'Say first what is asked above' : words || 'Nothing to apply'}
+      </Button>
+      <Button look="quiet" className="h-9" onClick={onDone}>
+        Leave it
+      </Button>
+      <span className="text-[14px] text-ink-2" aria-live="polite">
+        {written && written.of > 0
+          ? `Writing ${written.done} of ${written.of} …`
+          : 'All of it or nothing; you can undo it afterwards.'}
+      </span>
+    </div>
+  );
 }
 
 function Table({ preview, choices, choose }: PartProps) {

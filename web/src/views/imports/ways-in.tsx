@@ -28,22 +28,22 @@ function isDocument(file: File): boolean {
   return /\.(pdf|docx)$/i.test(file.name);
 }
 
-/** Calendars, tables, bundles, what is pasted, course outlines: each is looked at first, one after the other. */
-function WaysIn({ children, onBusy }: WaysInProps) {
+/** Reads files, and holds what of them is still to be looked at. */
+function useReading(onBusy: WaysInProps['onBusy']) {
   const { id } = useStudent();
   const [queue, setQueue] = useState<readonly Preview[]>([]);
   const [share, setShare] = useState<number | null>(null);
-  const [pasting, setPasting] = useState<'table' | 'outline' | null>(null);
   const rows = useOutline();
   const show = (previews: readonly Preview[]) => {
     setQueue(previews);
     onBusy?.(previews.length > 0);
   };
   const url = `/api/students/${id}/imports`;
-  const signal = () => new AbortController().signal;
+  const send = <T,>(to: string, file: File | readonly File[]) =>
+    upload<T>(to, file, setShare, new AbortController().signal);
   const readOne = async (file: File): Promise<Preview> => {
-    if (!isDocument(file)) return upload<Preview>(url, file, setShare, signal());
-    const outline = await upload<Schemas['OutlineLines']>(`${url}/outline`, file, setShare, signal());
+    if (!isDocument(file)) return send<Preview>(url, file);
+    const outline = await send<Schemas['OutlineLines']>(`${url}/outline`, file);
     return rows(outline.lines, file.name.replace(/\.[^.]*$/, ''));
   };
   const read = async (files: File[], folder = false) => {
@@ -56,24 +56,22 @@ function WaysIn({ children, onBusy }: WaysInProps) {
     }
     setShare(0);
     const previews: Preview[] = [];
-    if (folder) {
-      try {
-        previews.push(await upload<Preview>(url, chosen, setShare, signal()));
-      } catch (error) {
-        noticeFault(error);
-      }
-    } else {
-      for (const file of chosen) {
-        try {
-          previews.push(await readOne(file));
-        } catch (error) {
-          noticeFault(error);
-        }
-      }
+    // A folder is one bundle; files are read one by one, and a bad one leaves the others.
+    const asked = folder ? [() => send<Preview>(url, chosen)] : chosen.map((file) => () => readOne(file));
+    for (const ask of asked) {
+      await ask().then((preview) => previews.push(preview), noticeFault);
     }
     setShare(null);
     show(previews);
   };
+  return { queue, show, share, rows, read };
+}
+
+/** Calendars, tables, bundles, what is pasted, course outlines: each is looked at first, one after the other. */
+function WaysIn({ children, onBusy }: WaysInProps) {
+  const { id } = useStudent();
+  const [pasting, setPasting] = useState<'table' | 'outline' | null>(null);
+  const { queue, show, share, rows, read } = useReading(onBusy);
   const [first] = queue;
   if (first) {
     return (

@@ -17,10 +17,9 @@ interface DraftTextProps {
   onText: (text: string) => void;
 }
 
-/** A text that saves itself while it is written, and never over what was saved in another place. */
-function DraftText({ detail, text, onText }: DraftTextProps) {
-  const { id, zone } = useStudent();
-  const now = useNow();
+/** Saves a text while it is written, and never over what was saved in another place. */
+function useSavedText({ detail, text, onText }: DraftTextProps) {
+  const { id } = useStudent();
   const [state, setState] = useState<'saved' | 'writing' | 'failed'>('saved');
   const [there, setThere] = useState<SavedElsewhere | null>(null);
   const work = detail.work.id;
@@ -95,6 +94,15 @@ function DraftText({ detail, text, onText }: DraftTextProps) {
       void save();
     }
   };
+  return { state, there, save, decide };
+}
+
+/** A text that saves itself. */
+function DraftText(props: DraftTextProps) {
+  const { text, onText } = props;
+  const { zone } = useStudent();
+  const now = useNow();
+  const { state, there, save, decide } = useSavedText(props);
   const words = {
     saved: text ? 'Saved as a draft.' : '',
     writing: 'Saving …',

@@ -15,7 +15,7 @@ import { Dialog } from '../../ui/dialog';
 import { Select, TextArea, TextField } from '../../ui/field';
 import { noticeFault } from '../../ui/notice';
 import { Failed, Loading } from '../../ui/states';
-import { useWrite } from '../../ui/use-write';
+import { useFormWrite } from '../../ui/use-form-write';
 import { AlongField, formOf, useAlong } from './along';
 
 type Drafts = Schemas['DraftsView'];
@@ -91,6 +91,10 @@ interface MessageFormProps {
   onDone: () => void;
 }
 
+function wordsOf(drafts: Drafts, place: number) {
+  return { subject: drafts.drafts[place]?.subject ?? '', body: drafts.drafts[place]?.body ?? '' };
+}
+
 function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const { id } = useStudent();
   const [params] = useAddress();
@@ -99,47 +103,38 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
       draft.about === params.get('about') ||
       (draft.answers !== null && draft.answers === params.get('answers')),
   );
-  const [about, setAbout] = useState(Math.max(0, asked));
-  const [to, setTo] = useState(drafts.address);
-  const [subject, setSubject] = useState(drafts.drafts[about]?.subject ?? '');
-  const [body, setBody] = useState(drafts.drafts[about]?.body ?? '');
-  const [along, setAlong] = useState(drafts.drafts[about]?.receipt ?? null);
+  const first = Math.max(0, asked);
+  const [about, setAbout] = useState(first);
+  const [along, setAlong] = useState(drafts.drafts[first]?.receipt ?? null);
   const files = useAlong(drafts.files);
   const [key] = useState(writeKey);
+  const { form, field, submit, writing, faultOf } = useFormWrite(
+    { to: drafts.address, ...wordsOf(drafts, first) },
+    async (typed) => {
+      await take(
+        client.POST('/api/students/{student}/works/{work}/messages', {
+          params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
+          body: { ...typed, receipt: along, files: null },
+          bodySerializer: () => formOf({ ...typed, receipt: along }, 'files', files.files),
+        }),
+      );
+      toast(`The message to ${drafts.to || typed.to} is on its way`);
+      onDone();
+      await refreshStudent(id);
+    },
+  );
   const choose = (next: number) => {
     setAbout(next);
-    setSubject(drafts.drafts[next]?.subject ?? '');
-    setBody(drafts.drafts[next]?.body ?? '');
     setAlong(drafts.drafts[next]?.receipt ?? null);
+    form.reset({ to: form.getValues('to'), ...wordsOf(drafts, next) });
   };
-  const {
-    write: send,
-    writing: busy,
-    fault,
-  } = useWrite(async () => {
-    await take(
-      client.POST('/api/students/{student}/works/{work}/messages', {
-        params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
-        body: { to, subject, body, receipt: along, files: null },
-        bodySerializer: () => formOf({ to, subject, body, receipt: along }, 'files', files.files),
-      }),
-    );
-    toast(`The message to ${drafts.to || to} is on its way`);
-    onDone();
-    await refreshStudent(id);
-  }, true);
   const copy = async () => {
+    const { subject, body } = form.getValues();
     await navigator.clipboard.writeText(`${subject}\n\n${body}`);
     toast('Copied: subject and message');
   };
   return (
-    <form
-      onSubmit={(event) => {
-        event.preventDefault();
-        void send();
-      }}
-      className="flex flex-col gap-3.5"
-    >
+    <form onSubmit={submit} className="flex flex-col gap-3.5">
       {drafts.drafts.length > 1 && (
         <Select label="About" value={about} onChange={(event) => choose(Number(event.target.value))}>
           {drafts.drafts.map((draft, place) => (
@@ -149,40 +144,15 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
           ))}
         </Select>
       )}
-      {drafts.canSend && (
-        <TextField
-          label="To"
-          type="email"
-          required
-          maxLength={254}
-          value={to}
-          onChange={(event) => setTo(event.target.value)}
-          fault={fault?.of('to')}
-        />
-      )}
-      <TextField
-        label="Subject"
-        required
-        maxLength={200}
-        value={subject}
-        onChange={(event) => setSubject(event.target.value)}
-        fault={fault?.of('subject')}
-      />
-      <TextArea
-        label="Message"
-        required
-        maxLength={20000}
-        rows={11}
-        value={body}
-        onChange={(event) => setBody(event.target.value)}
-        fault={fault?.of('body')}
-      />
+      {drafts.canSend && <TextField label="To" type="email" required maxLength={254} {...field('to')} />}
+      <TextField label="Subject" required maxLength={200} {...field('subject')} />
+      <TextArea label="Message" required maxLength={20000} rows={11} {...field('body')} />
       {drafts.canSend && (
         <AlongField
           label="Files to go with it"
           hint="May stay empty; at most six, 10 MB each."
           along={files}
-          fault={fault?.of('files') ?? fault?.of('file')}
+          fault={faultOf('files') ?? faultOf('file')}
         />
       )}
       {along !== null && <Enclosed work={work} receipt={along} onLeave={() => setAlong(null)} />}
@@ -196,7 +166,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
           Copy it
         </Button>
         {drafts.canSend && (
-          <Button look="main" type="submit" disabled={busy || files.busy}>
+          <Button look="main" type="submit" disabled={writing || files.busy}>
             Send the message
           </Button>
         )}

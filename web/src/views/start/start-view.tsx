@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
+import type { Board } from '../../api/client';
 import { termsQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { runningTerm, type Term } from '../../frame/terms';
@@ -36,15 +37,7 @@ function StartView() {
   if (!terms.data) return <Loading />;
   const running = runningTerm(terms.data.terms);
   const courses = terms.data.courses.filter((course) => !course.closed);
-  const unknown = new Set(board.unknown.map((one) => one.what));
-  const done: Record<StepName, boolean> = {
-    term: running !== null,
-    courses: courses.length > 0,
-    work: board.works.length > 0,
-    late: board.works.length > 0 && !unknown.has('LATE_RULE'),
-    grades: board.works.length > 0 && !unknown.has('POINTS'),
-    hours: !board.freeHoursAssumed,
-  };
+  const done = doneOf(board, running !== null, courses.length > 0);
   const asked = STEPS.find((step) => step === params.get('step'));
   const open = looking ? 'work' : (asked ?? STEPS.find((step) => !done[step]) ?? null);
   const go = (step: StepName | null) =>
@@ -72,6 +65,39 @@ function StartView() {
       {body}
     </Step>
   );
+  const bodies: readonly (readonly [StepName, string, string, ReactNode])[] = [
+    ['term', 'Term', termWords(running), <TermStep key="term" term={running} onDone={() => next('term')} />],
+    [
+      'courses',
+      'Courses',
+      courses.map((course) => course.name).join(', ') || 'none yet',
+      <CoursesStep key="courses" courses={courses} onDone={() => next('courses')} />,
+    ],
+    [
+      'work',
+      'What there is',
+      board.works.length > 0 ? count(board.works.length, 'piece of work', 'pieces of work') : 'nothing yet',
+      <WorkStep key="work" onBusy={setLooking} onDone={() => next('work')} />,
+    ],
+    [
+      'late',
+      'What late work costs',
+      done.late ? 'known in every course' : 'not known in every course',
+      <LateStep key="late" onDone={() => next('late')} />,
+    ],
+    [
+      'grades',
+      'How the grades are made',
+      done.grades ? 'work has its points' : 'what work is worth isn’t known in every course',
+      <GradesStep key="grades" onDone={() => next('grades')} />,
+    ],
+    [
+      'hours',
+      'When you can work',
+      done.hours ? 'as you said' : 'assumed',
+      <HoursStep key="hours" onDone={() => next('hours')} />,
+    ],
+  ];
   const finished = STEPS.every((name) => done[name]);
   return (
     <div className="min-h-0 flex-1 overflow-auto">
@@ -85,39 +111,7 @@ function StartView() {
             : 'Six short steps, in any order. Leave any of them for later: what isn’t known is said as unknown, and never guessed in silence.'}
         </p>
         <ol className="border-line border-b">
-          {step('term', 'Term', termWords(running), <TermStep term={running} onDone={() => next('term')} />)}
-          {step(
-            'courses',
-            'Courses',
-            courses.length > 0 ? courses.map((course) => course.name).join(', ') : 'none yet',
-            <CoursesStep courses={courses} onDone={() => next('courses')} />,
-          )}
-          {step(
-            'work',
-            'What there is',
-            board.works.length > 0
-              ? count(board.works.length, 'piece of work', 'pieces of work')
-              : 'nothing yet',
-            <WorkStep onBusy={setLooking} onDone={() => next('work')} />,
-          )}
-          {step(
-            'late',
-            'What late work costs',
-            done.late ? 'known in every course' : 'not known in every course',
-            <LateStep onDone={() => next('late')} />,
-          )}
-          {step(
-            'grades',
-            'How the grades are made',
-            done.grades ? 'work has its points' : 'what work is worth isn’t known in every course',
-            <GradesStep onDone={() => next('grades')} />,
-          )}
-          {step(
-            'hours',
-            'When you can work',
-            done.hours ? 'as you said' : 'assumed',
-            <HoursStep onDone={() => next('hours')} />,
-          )}
+          {bodies.map(([name, title, summary, body]) => step(name, title, summary, body))}
         </ol>
         {board.works.length > 0 && (
           <p className="my-4">
@@ -134,6 +128,20 @@ function StartView() {
       </div>
     </div>
   );
+}
+
+/** Which steps have nothing left to say. */
+function doneOf(board: Board, term: boolean, courses: boolean): Record<StepName, boolean> {
+  const unknown = new Set(board.unknown.map((one) => one.what));
+  const work = board.works.length > 0;
+  return {
+    term,
+    courses,
+    work,
+    late: work && !unknown.has('LATE_RULE'),
+    grades: work && !unknown.has('POINTS'),
+    hours: !board.freeHoursAssumed,
+  };
 }
 
 function termWords(term: Term | null): string {

@@ -1,5 +1,5 @@
 import { Minus, Plus } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { type ComponentProps, useMemo, useRef, useState } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useKeptScroll } from '../../lib/kept-scroll';
@@ -56,17 +56,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
   const deeds = useDeeds(mover, walk.setActive, setPointed);
   useTimeKeys(time);
 
-  const sittings = useMemo(() => {
-    const all = new Map<number, { from: number; to: number }[]>();
-    for (const move of next?.moves ?? []) {
-      all.set(
-        move.work,
-        move.sittings.map((sitting) => ({ from: ms(sitting.start), to: ms(sitting.end) })),
-      );
-    }
-    return all;
-  }, [next]);
-
+  const sittings = useSittings(next);
   const last = laid.at(-1);
   const far = grainOf(time.pixelsADay) === 'weeks';
   const height = sticky + (last ? last.top + last.height : 0);
@@ -103,26 +93,20 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
             />
           </div>
           {laid.map((lane) => (
-            <section
+            <LaneRow
               key={lane.course.id}
-              aria-label={`${lane.course.name}, ${count(lane.bars.length + lane.shelf.length, 'piece of work', 'pieces of work')}`}
-              className="timeline-lane relative border-line border-b"
-              style={{ height: lane.height }}
-            >
-              <LaneHead lane={lane} gutter={gutter} />
-              <LaneBars
-                lane={lane}
-                time={time}
-                now={now}
-                visible={{ top: drawn.top - sticky - lane.top, bottom: drawn.bottom - sticky - lane.top }}
-                sittings={sittings}
-                stop={walk.stop}
-                openWork={openWork}
-                pointed={pointed?.bar.work.id ?? null}
-                label={(bar) => labelOf(bar, far, lane.course.zone, now)}
-                deeds={deeds}
-              />
-            </section>
+              lane={lane}
+              gutter={gutter}
+              time={time}
+              now={now}
+              visible={{ top: drawn.top - sticky - lane.top, bottom: drawn.bottom - sticky - lane.top }}
+              sittings={sittings}
+              stop={walk.stop}
+              openWork={openWork}
+              pointed={pointed?.bar.work.id ?? null}
+              label={(bar) => labelOf(bar, far, lane.course.zone, now)}
+              deeds={deeds}
+            />
           ))}
           {mover.moving && (
             <Ghost
@@ -149,6 +133,34 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
       )}
       {day && <DayHours day={day} timeline={timeline} onClose={() => setDay(null)} />}
     </div>
+  );
+}
+
+/** When each piece of work is planned to be worked on. */
+function useSittings(next: Next | undefined) {
+  return useMemo(() => {
+    const all = new Map<number, { from: number; to: number }[]>();
+    for (const move of next?.moves ?? []) {
+      all.set(
+        move.work,
+        move.sittings.map((sitting) => ({ from: ms(sitting.start), to: ms(sitting.end) })),
+      );
+    }
+    return all;
+  }, [next]);
+}
+
+function LaneRow({ gutter, ...bars }: ComponentProps<typeof LaneBars> & { gutter: number }) {
+  const { lane } = bars;
+  return (
+    <section
+      aria-label={`${lane.course.name}, ${count(lane.bars.length + lane.shelf.length, 'piece of work', 'pieces of work')}`}
+      className="timeline-lane relative border-line border-b"
+      style={{ height: lane.height }}
+    >
+      <LaneHead lane={lane} gutter={gutter} />
+      <LaneBars {...bars} />
+    </section>
   );
 }
 

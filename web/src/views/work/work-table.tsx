@@ -3,6 +3,7 @@ import {
   type CSSProperties,
   type KeyboardEvent,
   type PointerEvent,
+  type RefObject,
   useEffect,
   useMemo,
   useRef,
@@ -48,8 +49,6 @@ function WorkTable(props: WorkTableProps) {
   const { lines, shown, now, openWork, onOpen, layout, chosen, onChoose } = props;
   const student = useStudent();
   const scroll = useRef<HTMLDivElement>(null);
-  const [active, setActive] = useState<number | null>(null);
-  const wanted = useRef<number | null>(null);
   useKeptScroll(scroll);
   const width = useWidth(scroll, WIDE);
   const narrow = width < NARROW;
@@ -72,47 +71,9 @@ function WorkTable(props: WorkTableProps) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the sizes change with the layout
   useEffect(() => rows.measure(), [narrow, lines]);
 
-  // A row that was walked to takes the focus as soon as it is on screen.
-  useEffect(() => {
-    if (wanted.current === null) return;
-    const row = scroll.current?.querySelector<HTMLElement>(`[data-work="${wanted.current}"]`);
-    if (!row) return;
-    wanted.current = null;
-    row.focus({ preventScroll: true });
-  });
-
-  const firstWork = lines.findIndex((line) => line.kind === 'work');
-  const index = lines.findIndex((line) => line.kind === 'work' && line.work.id === (active ?? openWork));
-  const stop = index < 0 ? firstWork : index;
-
-  const goTo = (next: number) => {
-    const line = lines[next];
-    if (line?.kind !== 'work') return;
-    setActive(line.work.id);
-    wanted.current = line.work.id;
-    rows.scrollToIndex(next, { align: 'auto' });
-    if (openWork !== null) onOpen(line.work.id);
-  };
-  const move = (from: number, step: number) => {
-    let next = from + step;
-    while (lines[next]?.kind === 'group') next += step;
-    goTo(next);
-  };
-  useRowKeys(stop, move);
-  props.goToScore.current = (work, step) => {
-    let next = lines.findIndex((line) => line.kind === 'work' && line.work.id === work) + step;
-    while (lines[next]?.kind === 'group') next += step;
-    const line = lines[next];
-    if (line?.kind !== 'work') return;
-    rows.scrollToIndex(next, { align: 'auto' });
-    const focus = () => {
-      const field = scroll.current?.querySelector<HTMLInputElement>(`[data-work="${line.work.id}"] input`);
-      field?.focus();
-      return field;
-    };
-    // At once, so that no key of who types on is lost; a row that isn't drawn yet comes with the next frame.
-    if (!focus()) requestAnimationFrame(focus);
-  };
+  const { stop, move, setActive } = useWalkedRows(props, scroll, (index) =>
+    rows.scrollToIndex(index, { align: 'auto' }),
+  );
 
   const onKeyDown = (event: KeyboardEvent) => {
     const line = lines[stop];
@@ -180,6 +141,58 @@ function WorkTable(props: WorkTableProps) {
       </div>
     </div>
   );
+}
+
+/** Which row has the tab stop, and what walks to others: arrows, j and k, and the scores that are written down. */
+function useWalkedRows(
+  { lines, openWork, onOpen, goToScore }: WorkTableProps,
+  scroll: RefObject<HTMLDivElement | null>,
+  scrollTo: (index: number) => void,
+) {
+  const [active, setActive] = useState<number | null>(null);
+  const wanted = useRef<number | null>(null);
+  // A row that was walked to takes the focus as soon as it is on screen.
+  useEffect(() => {
+    if (wanted.current === null) return;
+    const row = scroll.current?.querySelector<HTMLElement>(`[data-work="${wanted.current}"]`);
+    if (!row) return;
+    wanted.current = null;
+    row.focus({ preventScroll: true });
+  });
+
+  const firstWork = lines.findIndex((line) => line.kind === 'work');
+  const index = lines.findIndex((line) => line.kind === 'work' && line.work.id === (active ?? openWork));
+  const stop = index < 0 ? firstWork : index;
+
+  const goTo = (next: number) => {
+    const line = lines[next];
+    if (line?.kind !== 'work') return;
+    setActive(line.work.id);
+    wanted.current = line.work.id;
+    scrollTo(next);
+    if (openWork !== null) onOpen(line.work.id);
+  };
+  const move = (from: number, step: number) => {
+    let next = from + step;
+    while (lines[next]?.kind === 'group') next += step;
+    goTo(next);
+  };
+  useRowKeys(stop, move);
+  goToScore.current = (work, step) => {
+    let next = lines.findIndex((line) => line.kind === 'work' && line.work.id === work) + step;
+    while (lines[next]?.kind === 'group') next += step;
+    const line = lines[next];
+    if (line?.kind !== 'work') return;
+    scrollTo(next);
+    const focus = () => {
+      const field = scroll.current?.querySelector<HTMLInputElement>(`[data-work="${line.work.id}"] input`);
+      field?.focus();
+      return field;
+    };
+    // At once, so that no key of who types on is lost; a row that isn't drawn yet comes with the next frame.
+    if (!focus()) requestAnimationFrame(focus);
+  };
+  return { stop, move, setActive };
 }
 
 /** Scores can be written down only where they stand. */
