@@ -7,7 +7,7 @@ import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
-import { askWords, type Errand } from './model';
+import { askWords, type Errand, leewaySpan } from './model';
 
 /** Up to so many unread are listed without being asked for. */
 const FEW = 2;
@@ -82,7 +82,7 @@ function Line({ errand }: { errand: Errand }) {
           <span className="truncate max-sm:whitespace-normal">
             {course(piece.courseId)?.name}.{' '}
             {errand.leeway
-              ? `Before ${near(errand.leeway.until, zone, now)}; due then ${near(errand.leeway.due, zone, now)}`
+              ? leewaySpan(errand.leeway, zone, now)
               : `${piece.feedback.unread} unread, the last by ${piece.feedback.latestBy ?? 'the teacher'}`}
           </span>
         </p>

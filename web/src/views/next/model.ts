@@ -200,5 +200,13 @@ export function askWords(leeway: NonNullable<PlannedMove['leeway']>): string {
 
 /** Asking for more days, and using tokens: moves of their own that take no time. */
 export function leewayWords(leeway: NonNullable<PlannedMove['leeway']>, zone: string, now: number): string {
-  return `${askWords(leeway)}; due then ${near(leeway.due, zone, now)}`;
+  return leeway.due === null
+    ? askWords(leeway)
+    : `${askWords(leeway)}; due then ${near(leeway.due, zone, now)}`;
+}
+
+/** Until when that can be had, and what it gives: "Before today 18:00; due then Mon 30 Nov". */
+export function leewaySpan(leeway: NonNullable<PlannedMove['leeway']>, zone: string, now: number): string {
+  const until = leeway.until === null ? 'At any time' : `Before ${near(leeway.until, zone, now)}`;
+  return leeway.due === null ? until : `${until}; due then ${near(leeway.due, zone, now)}`;
 }

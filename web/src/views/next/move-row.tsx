@@ -122,8 +122,9 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
       {move.leeway && (
         <p className="mb-2 ml-[42px] flex items-baseline gap-2 border-yours border-l-2 pl-2 text-[13.5px]">
           <span>
-            <b className="font-semibold">{leewayWords(move.leeway, zone, now)}.</b> A move of its own, before{' '}
-            {near(move.leeway.until, zone, now)}; without it this loses more.
+            <b className="font-semibold">{leewayWords(move.leeway, zone, now)}.</b> A move of its own
+            {move.leeway.until && `, before ${near(move.leeway.until, zone, now)}`}; without it this loses
+            more.
           </span>
         </p>
       )}

@@ -6,6 +6,7 @@ import app.navlo.core.policy.Window;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** {@code late.json}: one hand-in, what it keeps and whether it was taken. */
@@ -59,7 +60,7 @@ final class LateCases implements Adapter {
                 Json.orNull(given, "gradingClose", Json::instant));
     }
 
-    private static Instant closesAt(JsonNode given) {
+    private static @Nullable Instant closesAt(JsonNode given) {
         return given.path("closesAt").isString() ? Json.instant(given.get("closesAt")) : Json.due(given, "closesAt");
     }
 }

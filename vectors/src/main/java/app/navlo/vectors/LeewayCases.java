@@ -8,6 +8,7 @@ import app.navlo.core.leeway.TokenRule;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** {@code leeway.json}: asking for an extension, what is kept of one, and using tokens. */
@@ -47,9 +48,9 @@ final class LeewayCases implements Adapter {
                 "newDue",
                 answer.newDue(),
                 "answer",
-                may ? Json.camel(rule.answered()) : null,
+                rule != null && may ? Json.camel(rule.answered()) : null,
                 "tokens",
-                may ? rule.tokens() : null);
+                rule != null && may ? rule.tokens() : null);
     }
 
     private static Map<String, Object> keep(JsonNode given) {
@@ -90,7 +91,7 @@ final class LeewayCases implements Adapter {
                 "dues", answer.dues());
     }
 
-    private static Instant gradingClose(JsonNode given) {
+    private static @Nullable Instant gradingClose(JsonNode given) {
         return Json.orNull(given, "gradingClose", Json::instant);
     }
 

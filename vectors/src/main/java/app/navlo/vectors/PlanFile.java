@@ -10,6 +10,7 @@ import app.navlo.core.plan.PlanProblem.Step;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import tools.jackson.databind.JsonNode;
 
 /**
@@ -65,6 +66,7 @@ record PlanFile(String id, PlanProblem problem, Map<String, Integer> places) {
         return Json.list(
                 plan,
                 one -> new Chosen(
-                        places.get(one.get("job").asString()), one.path("mode").asInt(0)));
+                        Objects.requireNonNull(places.get(one.get("job").asString())),
+                        one.path("mode").asInt(0)));
     }
 }

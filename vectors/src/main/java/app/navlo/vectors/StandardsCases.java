@@ -12,6 +12,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -35,7 +36,9 @@ final class StandardsCases implements Adapter {
             standard.get("evidence")
                     .forEach(node ->
                             evidence.add(valued(id, Json.instant(node.get("at")), Json.exact(node.get("rating")))));
-            standard.get("missing").forEach(node -> missing.add(valued(id, Json.due(node, "due"), Rational.ZERO)));
+            standard.get("missing")
+                    .forEach(node ->
+                            missing.add(valued(id, Objects.requireNonNull(Json.due(node, "due")), Rational.ZERO)));
         }
         List<Valued> withZeros = new ArrayList<>(evidence);
         withZeros.addAll(missing);

@@ -29,6 +29,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
 import java.util.regex.Matcher;
@@ -110,7 +111,7 @@ public final class MappedTable {
                 name,
                 name,
                 "",
-                weights.get(name).entrySet().stream()
+                Objects.requireNonNull(weights.get(name)).entrySet().stream()
                         .map(entry -> new SourceSnapshot.Category(
                                 entry.getKey(), entry.getValue().isZero() ? null : entry.getValue()))
                         .toList());

@@ -61,7 +61,7 @@ public final class College implements AutoCloseable {
 
     private void take(Deed deed) {
         deeds.add(deed);
-        Objects.requireNonNull(lives.get(deed.item())).add(deed);
+        life(deed.item()).add(deed);
     }
 
     private List<Deed> append(List<Deed> more) {
@@ -81,7 +81,7 @@ public final class College implements AutoCloseable {
         Instant now = clock.instant();
         List<Deed> done = new ArrayList<>();
         Map<String, Optional<Deed>> next = new LinkedHashMap<>();
-        items.forEach((key, item) -> next.put(key, teachers.next(item, lives.get(key))));
+        items.forEach((key, item) -> next.put(key, teachers.next(item, life(key))));
         while (true) {
             Deed first = null;
             for (Optional<Deed> one : next.values()) {
@@ -98,7 +98,7 @@ public final class College implements AutoCloseable {
             take(numbered);
             done.add(numbered);
             Item item = Objects.requireNonNull(items.get(first.item()));
-            next.put(first.item(), teachers.next(item, lives.get(first.item())));
+            next.put(first.item(), teachers.next(item, life(first.item())));
         }
         if (!done.isEmpty()) {
             store.add(done);
@@ -144,7 +144,7 @@ public final class College implements AutoCloseable {
         Instant now = clock.instant();
         return items.values().stream()
                 .filter(item ->
-                        !item.published().isAfter(now) || !lives.get(item.key()).isEmpty())
+                        !item.published().isAfter(now) || !life(item.key()).isEmpty())
                 .toList();
     }
 
@@ -153,7 +153,7 @@ public final class College implements AutoCloseable {
     }
 
     synchronized List<Deed> lifeOf(String item) {
-        return List.copyOf(Objects.requireNonNull(lives.get(item)));
+        return List.copyOf(life(item));
     }
 
     /** Why the school takes something not; in words for the person at the screen. */
@@ -217,7 +217,7 @@ public final class College implements AutoCloseable {
     /** Whether an attempt is begun that isn't handed in. */
     synchronized boolean isBegun(Item item) {
         boolean begun = false;
-        for (Deed deed : lives.get(item.key())) {
+        for (Deed deed : life(item.key())) {
             begun = deed.kind() == Deed.Kind.ATTEMPT_BEGUN || (begun && deed.kind() != Deed.Kind.HANDED_IN);
         }
         return begun;
@@ -235,13 +235,13 @@ public final class College implements AutoCloseable {
 
     /** Hand-ins that weren't taken back. */
     synchronized long used(Item item) {
-        return lives.get(item.key()).stream()
+        return life(item.key()).stream()
                 .mapToLong(deed -> deed.kind() == Deed.Kind.HANDED_IN ? 1 : deed.kind() == Deed.Kind.WITHDRAWN ? -1 : 0)
                 .sum();
     }
 
     private void check(Item item, Instant now) throws Refused {
-        List<Deed> life = lives.get(item.key());
+        List<Deed> life = life(item.key());
         if (!item.quiz().isEmpty() && item.opens() != null && now.isBefore(item.opens())) {
             throw new Refused(409, "It isn't open yet.");
         }
@@ -257,5 +257,9 @@ public final class College implements AutoCloseable {
     @Override
     public void close() {
         store.close();
+    }
+
+    private List<Deed> life(String item) {
+        return Objects.requireNonNull(lives.get(item), item);
     }
 }

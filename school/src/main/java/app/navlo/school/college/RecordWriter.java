@@ -162,8 +162,9 @@ final class RecordWriter {
             }
             default -> {}
         }
-        if (due != null || (redo != null && !redo.equals("none"))) {
-            node.put("due", moment(due == null ? redo : due));
+        String until = due == null ? redo : due;
+        if (until != null && !until.equals("none")) {
+            node.put("due", moment(until));
         }
         return node;
     }

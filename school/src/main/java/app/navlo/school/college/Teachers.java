@@ -101,7 +101,7 @@ final class Teachers {
         boolean inTime = due != null
                 && habits.extensionDays() > 0
                 && !asked.at().isAfter(due.plus(Duration.ofHours(habits.askWithinHours())));
-        if (!inTime) {
+        if (due == null || !inTime) {
             return deed(at, Deed.Kind.EXTENSION_DECLINED, item, course, JSON.createObjectNode());
         }
         String until = LocalDate.ofInstant(due.minusSeconds(1), college.zone())
@@ -182,7 +182,7 @@ final class Teachers {
                 && scored.at().isAfter(college.start())
                 && scored.at().isAfter(flag.at())
                 && "missing".equalsIgnoreCase(flag.text("flag"));
-        return stale
+        return scored != null && stale
                 ? Optional.of(deed(
                         scored.at().plus(Duration.ofMinutes(1)),
                         Deed.Kind.FLAGGED,

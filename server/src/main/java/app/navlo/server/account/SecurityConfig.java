@@ -4,6 +4,7 @@ import app.navlo.server.problem.Problems;
 import app.navlo.server.problem.Refusal;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
@@ -57,7 +58,10 @@ class SecurityConfig {
                         .usernameParameter("email")
                         .successHandler((request, response, who) -> {
                             brake.succeeded(request.getParameter("email"));
-                            LOG.info("person {} signed in", ((Person) who.getPrincipal()).id());
+                            LOG.info(
+                                    "person {} signed in",
+                                    Objects.requireNonNull(((Person) who.getPrincipal()))
+                                            .id());
                             response.setStatus(HttpServletResponse.SC_NO_CONTENT);
                         })
                         .failureHandler((request, response, why) -> {

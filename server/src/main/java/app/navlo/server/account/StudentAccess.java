@@ -2,6 +2,7 @@ package app.navlo.server.account;
 
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
+import java.util.Objects;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.springframework.security.authorization.AuthorizationDecision;
@@ -31,16 +32,18 @@ public class StudentAccess implements AuthorizationManager<RequestAuthorizationC
         boolean granted = authentication.get().getPrincipal() instanceof Person person
                 && allows(
                         person,
-                        request.getVariables().get("student"),
+                        Objects.requireNonNull(request.getVariables().get("student")),
                         READING.contains(request.getRequest().getMethod()));
         return new AuthorizationDecision(granted);
     }
 
     /** Whoever may read of a student, for what is the reader's own. */
     AuthorizationManager<RequestAuthorizationContext> readers() {
-        return (authentication, request) ->
-                new AuthorizationDecision(authentication.get().getPrincipal() instanceof Person person
-                        && allows(person, request.getVariables().get("student"), true));
+        return (authentication, request) -> new AuthorizationDecision(authentication
+                                .get()
+                                .getPrincipal()
+                        instanceof Person person
+                && allows(person, Objects.requireNonNull(request.getVariables().get("student")), true));
     }
 
     private boolean allows(Person person, String student, boolean reading) {

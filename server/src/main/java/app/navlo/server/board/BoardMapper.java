@@ -111,8 +111,9 @@ public class BoardMapper {
     }
 
     private static SignalView signal(Board board, Signal signal) {
-        ZoneId zone =
-                board.courses().get(Long.parseLong(signal.course())).details().zone();
+        ZoneId zone = Objects.requireNonNull(board.courses().get(Long.parseLong(signal.course())))
+                .details()
+                .zone();
         return new SignalView(
                 Long.parseLong(signal.work()),
                 signal.kind(),

@@ -64,7 +64,8 @@ final class Books {
     }
 
     CourseBook of(long course, Instant now) {
-        return CourseBook.of(rules.get(course), works.get(course), returns, now);
+        return CourseBook.of(
+                Objects.requireNonNull(rules.get(course)), Objects.requireNonNull(works.get(course)), returns, now);
     }
 
     /**
@@ -73,7 +74,11 @@ final class Books {
      * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
      */
     CourseBook of(long course, RuleSheet sheet, Instant now) {
-        return CourseBook.of(rules(courses.get(course), sheet), works.get(course), returns, now);
+        return CourseBook.of(
+                rules(Objects.requireNonNull(courses.get(course)), sheet),
+                Objects.requireNonNull(works.get(course)),
+                returns,
+                now);
     }
 
     private CourseRules rules(Course course, RuleSheet sheet) {

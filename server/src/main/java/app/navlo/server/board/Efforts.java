@@ -13,6 +13,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -93,7 +94,9 @@ public final class Efforts {
         EffortCorrection correction = corrections.get(which);
         boolean corrected =
                 own.effortMinutes() == null && said != null && correction != null && !refused.contains(which);
-        Integer minutes = corrected ? Integer.valueOf(correction.minutes(said)) : own.effortOr(said);
+        Integer minutes = corrected
+                ? Integer.valueOf(Objects.requireNonNull(correction).minutes(Objects.requireNonNull(said)))
+                : own.effortOr(said);
         Integer left = minutes == null || done ? minutes : Integer.valueOf(EffortCorrection.left(minutes, spent));
         return new WorkEffort(said, minutes, corrected, spent, left);
     }

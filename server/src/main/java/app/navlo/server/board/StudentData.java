@@ -15,6 +15,7 @@ import app.navlo.server.store.Work;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -43,10 +44,10 @@ record StudentData(
         Books books) {
     Board.Entry entry(CourseBook book, WorkAssessment finding) {
         Work work = works.get(Long.parseLong(finding.id()));
-        Course course = courses.get(work.definition().courseId());
+        Course course = courses.get(Objects.requireNonNull(work).definition().courseId());
         return new Board.Entry(
                 work,
-                course,
+                Objects.requireNonNull(course),
                 facts.getOrDefault(work.id(), List.of()),
                 figures.getOrDefault(work.id(), StudentEstimates.Figures.NONE),
                 notes.getOrDefault(work.id(), List.of()),
@@ -67,6 +68,8 @@ record StudentData(
     }
 
     private String title(String work) {
-        return works.get(Long.parseLong(work)).definition().title();
+        return Objects.requireNonNull(works.get(Long.parseLong(work)))
+                .definition()
+                .title();
     }
 }

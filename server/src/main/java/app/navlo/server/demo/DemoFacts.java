@@ -113,7 +113,7 @@ final class DemoFacts {
         if (mark != null) {
             feedback.addMark(
                     fact,
-                    lastHandIn.get(work),
+                    Objects.requireNonNull(lastHandIn.get(work)),
                     Objects.requireNonNullElse(mark.file(), 1),
                     Objects.requireNonNullElse(mark.page(), 1),
                     new Feedback.Area(mark.x(), mark.y(), mark.width(), mark.height()));

@@ -127,8 +127,8 @@ class DemoSeed {
         for (PersonFile person : school.people()) {
             ids.put(person.email(), addPerson(person, zone, now));
         }
-        long student = ids.get(school.student());
-        school.guardians().forEach(guardian -> people.accept(student, ids.get(guardian), now));
+        long student = id(ids, school.student());
+        school.guardians().forEach(guardian -> people.accept(student, id(ids, guardian), now));
         long change = changes.add(new Changes.NewChange(
                 student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
         long term = terms.add(student, change, term(school, times));
@@ -150,7 +150,7 @@ class DemoSeed {
         seen.all(new SeenMarks.Reader(student, student), now.minus(LOOKED_OWN));
         school.guardians()
                 .forEach(guardian ->
-                        seen.all(new SeenMarks.Reader(ids.get(guardian), student), now.minus(LOOKED_GUARDIAN)));
+                        seen.all(new SeenMarks.Reader(id(ids, guardian), student), now.minus(LOOKED_GUARDIAN)));
     }
 
     /** To the two systems of the simulated school, which told all of it so far. */
@@ -352,14 +352,15 @@ class DemoSeed {
                         Objects.requireNonNullElse(work.gates(), List.<DemoFiles.GateFile>of()).stream()
                                 .map(gate -> gate(gate, ids))
                                 .toList(),
-                        work.standards(),
+                        Objects.requireNonNullElse(work.standards(), List.of()),
                         work.extra(),
                         work.timeLimit(),
                         work.filesWanted(),
                         work.rubric(),
                         work.ends() == null
                                 ? null
-                                : new WorkSheet.AppointmentSheet(times.at(work.due()), times.at(work.ends())),
+                                : new WorkSheet.AppointmentSheet(
+                                        times.at(Objects.requireNonNull(work.due())), times.at(work.ends())),
                         StandIns.place(key),
                         Set.of()));
     }

@@ -213,7 +213,8 @@ class TogetherService {
                     writer,
                     change,
                     entries,
-                    before -> before.withEffort(form.effort().minutes()));
+                    before -> before.withEffort(
+                            Objects.requireNonNull(form.effort()).minutes()));
         } else if (form.expected() != null) {
             Rational percent = Figures.orNull(form.expected().percent());
             reckon(writer, change, entries, before -> before.withExpected(percent));

@@ -21,6 +21,7 @@ import java.util.EnumMap;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -142,7 +143,10 @@ public record WorkEdit(
                 due == null
                         ? null
                         : new WorkSheet.AppointmentSheet(
-                                due.instant(), held.endsAt().plus(Duration.between(held.startsAt(), due.instant()))));
+                                due.instant(),
+                                Objects.requireNonNull(held)
+                                        .endsAt()
+                                        .plus(Duration.between(held.startsAt(), due.instant()))));
     }
 
     private Deadline due(LocalDate day, ZoneId zone) {

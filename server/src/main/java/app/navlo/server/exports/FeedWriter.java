@@ -26,6 +26,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -70,7 +71,7 @@ class FeedWriter {
         Map<Long, Board.Entry> entries = new HashMap<>();
         board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
         for (Planned planned : made.plan().planned()) {
-            events.addAll(sittings(planned, entries.get(Long.parseLong(planned.work()))));
+            events.addAll(sittings(planned, Objects.requireNonNull(entries.get(Long.parseLong(planned.work())))));
         }
         Instant asOf = board.now().truncatedTo(ChronoUnit.HOURS);
         return CalendarWriter.write(new OutgoingCalendar("Navlo, " + who.name(), asOf, toDos, events));
@@ -167,8 +168,8 @@ class FeedWriter {
                 "Opens: " + entry.work().definition().title(),
                 entry.course().details().name(),
                 entry.course().details().shortName(),
-                at,
-                at,
+                Objects.requireNonNull(at),
+                Objects.requireNonNull(at),
                 false);
     }
 

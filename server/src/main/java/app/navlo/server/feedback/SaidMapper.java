@@ -19,6 +19,7 @@ import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.StoredFile;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
@@ -56,7 +57,7 @@ public record SaidMapper(
         Map<Long, RecordedFact> recorded =
                 entry.recorded().stream().collect(Collectors.toMap(RecordedFact::id, Function.identity()));
         return FeedbackStream.of(entry.facts(), entry.now()).stream()
-                .map(said -> said(entry, said, recorded.get(said.fact())))
+                .map(said -> said(entry, said, Objects.requireNonNull(recorded.get(said.fact()))))
                 .toList();
     }
 

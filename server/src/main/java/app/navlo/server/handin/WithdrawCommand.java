@@ -14,6 +14,7 @@ import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Outbox;
+import java.util.Objects;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
 
@@ -53,7 +54,7 @@ class WithdrawCommand implements SchoolCommand {
         boolean held = standing != null
                 && entry.recorded().stream().noneMatch(one -> one.id() == standing && isDone(one.fact()));
         if (held) {
-            refill(writer, work, standing);
+            refill(writer, work, Objects.requireNonNull(standing));
         }
         return new Done(change, fact);
     }

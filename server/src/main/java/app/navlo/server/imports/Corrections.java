@@ -77,7 +77,10 @@ final class Corrections {
                 work.opensAt() != null && due != null && due.instant().isBefore(work.opensAt()) ? null : work.opensAt(),
                 due,
                 work.instructions(),
-                moved ? SourceSnapshot.More.plain(more.required(), more.closesAt(), more.unit(), null) : more,
+                moved
+                        ? SourceSnapshot.More.plain(
+                                Objects.requireNonNull(more).required(), more.closesAt(), more.unit(), null)
+                        : more,
                 work.hint());
     }
 

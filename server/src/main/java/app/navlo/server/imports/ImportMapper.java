@@ -188,8 +188,7 @@ public final class ImportMapper {
     /** @param looked null while something must be chosen first */
     public static ImportPreview preview(Source source, Choices choices, @Nullable Looked looked) {
         Recognised recognised = source.recognised();
-        boolean ready = looked != null;
-        SourceSnapshot.Beside beside = ready ? looked.told().beside() : SourceSnapshot.Beside.NOTHING;
+        SourceSnapshot.Beside beside = looked != null ? looked.told().beside() : SourceSnapshot.Beside.NOTHING;
         return new ImportPreview(
                 source.number(),
                 source.kind(),
@@ -200,18 +199,18 @@ public final class ImportMapper {
                         .toList(),
                 columns(recognised),
                 recognised == null ? Set.of() : recognised.unclear(),
-                ready,
-                ready ? courses(looked, source.said()) : List.of(),
-                ready ? rows(looked.plan(), looked.told(), looked.wanted()) : List.of(),
-                ready ? looked.plan().results().size() : 0,
-                ready ? looked.plan().happened().size() : 0,
-                ready ? looked.plan().recordsAlone() : 0,
-                ready ? troubles(looked.plan()) : List.of(),
+                looked != null,
+                looked != null ? courses(looked, source.said()) : List.of(),
+                looked != null ? rows(looked.plan(), looked.told(), looked.wanted()) : List.of(),
+                looked != null ? looked.plan().results().size() : 0,
+                looked != null ? looked.plan().happened().size() : 0,
+                looked != null ? looked.plan().recordsAlone() : 0,
+                looked != null ? troubles(looked.plan()) : List.of(),
                 beside.unknownWords(),
                 beside.classes().stream()
                         .map(one -> new ImportClass(one.title(), one.day(), one.starts(), one.ends()))
                         .toList(),
-                ready ? looked.fingerprint() : "");
+                looked != null ? looked.fingerprint() : "");
     }
 
     private static List<ImportCourse> courses(Looked looked, @Nullable SourceSnapshot said) {

@@ -53,12 +53,12 @@ final class Retold {
         if (!Objects.equals(was.opensAt(), work.opensAt()) && !own.contains(EditableField.OPENS)) {
             changes.add("opens at another time");
         }
-        boolean otherPoints = work.possible() != null
-                && !was.marking().possible().equals(work.possible())
-                && !own.contains(EditableField.POINTS);
-        if (otherPoints) {
+        Rational possible = work.possible();
+        if (possible != null
+                && !own.contains(EditableField.POINTS)
+                && !was.marking().possible().equals(possible)) {
             changes.add("points possible were " + Sentences.number(was.marking().possible()) + ", are "
-                    + Sentences.number(work.possible()));
+                    + Sentences.number(possible));
         }
         String place = work.hint().address();
         if (place != null && !place.equals(was.rules().address()) && !own.contains(EditableField.ADDRESS)) {
@@ -78,12 +78,12 @@ final class Retold {
             differs.add(
                     "due here, as you set it, " + moment(was.due(), entry) + "; there " + moment(work.due(), entry));
         }
-        boolean points = own.contains(EditableField.POINTS)
-                && work.possible() != null
-                && !work.possible().equals(was.marking().possible());
-        if (points) {
+        Rational possible = work.possible();
+        if (possible != null
+                && own.contains(EditableField.POINTS)
+                && !was.marking().possible().equals(possible)) {
             differs.add("of " + Sentences.number(was.marking().possible()) + " points, as you set it; of "
-                    + Sentences.number(work.possible()) + " there");
+                    + Sentences.number(possible) + " there");
         }
         return differs;
     }

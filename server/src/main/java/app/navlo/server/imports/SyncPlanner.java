@@ -99,16 +99,15 @@ public final class SyncPlanner {
         }
         Map<String, SourceSnapshot.Result> results = new LinkedHashMap<>();
         content.results().stream()
-                .filter(result -> byKey.containsKey(result.workKey()))
-                .filter(result -> byKey.get(result.workKey()).status() != Status.ASIDE)
+                .filter(result -> isTold(byKey.get(result.workKey())))
                 .filter(result -> !isHere(Happened.resultKey(result)))
                 .forEach(result -> results.put(result.workKey(), result));
         List<ToldDeed> happened = news.deeds().stream()
                 .filter(DeedFacts::knows)
                 .filter(deed -> !isHere(deed.key()))
-                .filter(deed ->
-                        byKey.containsKey(deed.item()) && byKey.get(deed.item()).status() != Status.ASIDE)
-                .filter(deed -> !isHereByAnotherWay(deed, byKey.get(deed.item()).ours()))
+                .filter(deed -> isTold(byKey.get(deed.item())))
+                .filter(deed -> !isHereByAnotherWay(
+                        deed, Objects.requireNonNull(byKey.get(deed.item())).ours()))
                 .toList();
         Set<String> past = new HashSet<>();
         for (int i = 0; i < works.size(); i++) {
@@ -170,8 +169,17 @@ public final class SyncPlanner {
         return row;
     }
 
+    private Map<String, Key> keys(KeyKind kind) {
+        return Objects.requireNonNull(keys.get(kind));
+    }
+
+    /** Whether it is of work that is told of, and not left aside. */
+    private static boolean isTold(@Nullable WorkRow row) {
+        return row != null && row.status() != Status.ASIDE;
+    }
+
     private boolean isHere(String deed) {
-        Key key = keys.get(KeyKind.DEED).get(deed);
+        Key key = keys(KeyKind.DEED).get(deed);
         return key != null && !(wanted.undoneAgain() && key.undone());
     }
 
@@ -180,7 +188,7 @@ public final class SyncPlanner {
     }
 
     private CourseRow course(SourceSnapshot.Course course) {
-        Key key = keys.get(KeyKind.COURSE).get(course.key());
+        Key key = keys(KeyKind.COURSE).get(course.key());
         Long ours = key != null && board.courses().containsKey(key.ours()) ? Long.valueOf(key.ours()) : null;
         boolean newKey = ours == null;
         if (ours == null) {
@@ -210,13 +218,13 @@ public final class SyncPlanner {
     }
 
     private Board.@Nullable Entry known(SourceSnapshot.Work work) {
-        Key key = keys.get(KeyKind.WORK).get(work.key());
+        Key key = keys(KeyKind.WORK).get(work.key());
         return key == null ? null : entries.get(key.ours());
     }
 
     private WorkRow work(SourceSnapshot.Work work) {
         boolean again = wanted.retake().contains(work.key());
-        Key key = again ? null : keys.get(KeyKind.WORK).get(work.key());
+        Key key = again ? null : keys(KeyKind.WORK).get(work.key());
         Board.Entry entry = known(work);
         if (entry == null && wanted.leave().contains(work.key())) {
             return row(work, Status.ASIDE, null, definition(work), List.of(), key == null, true);
@@ -297,7 +305,7 @@ public final class SyncPlanner {
     }
 
     private boolean broughtUnderAnotherKey(Board.Entry entry) {
-        return keys.get(KeyKind.WORK).values().stream()
+        return keys(KeyKind.WORK).values().stream()
                 .anyMatch(key -> key.ours() == entry.work().id() && key.brought());
     }
 
@@ -306,7 +314,7 @@ public final class SyncPlanner {
         Map<Long, List<RecordEntry>> book = new HashMap<>();
         for (SourceSnapshot.Work work : content.works()) {
             Long course = work.courseKey() == null ? null : courseOf.get(work.courseKey());
-            if (course != null && !keys.get(KeyKind.WORK).containsKey(work.key())) {
+            if (course != null && !keys(KeyKind.WORK).containsKey(work.key())) {
                 book.computeIfAbsent(course, any -> new ArrayList<>())
                         .add(entry(work.key(), work.title(), Retold.instant(work.due())));
             }
@@ -353,7 +361,7 @@ public final class SyncPlanner {
     private List<WorkRow> gone(SourceSnapshot.Beside beside) {
         List<WorkRow> gone = new ArrayList<>();
         Set<Long> seen = new HashSet<>();
-        keys.get(KeyKind.WORK).forEach((key, ours) -> {
+        keys(KeyKind.WORK).forEach((key, ours) -> {
             Board.Entry entry = entries.get(ours.ours());
             boolean cancelled = beside.cancelled().contains(key);
             boolean still = told.contains(key) || taken.contains(ours.ours()) || (!cancelled && !within(beside, entry));

@@ -133,8 +133,8 @@ public class SyncWriter {
             this.now = now;
             this.troubles = new ArrayList<>(plan.troubles());
             board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
-            links.keys(link.id(), changes.undone(link.student()))
-                    .get(KeyKind.DEED)
+            Objects.requireNonNull(links.keys(link.id(), changes.undone(link.student()))
+                            .get(KeyKind.DEED))
                     .forEach((key, ours) -> happened.put(key, ours.ours()));
         }
 
@@ -378,11 +378,15 @@ public class SyncWriter {
             Fact.Scored scored = lastScore(before);
             boolean written = plan.scoredByHand().contains(key);
             boolean byHand = !written && scored != null && scored.stamp().by() == Actor.STUDENT;
-            if (byHand && result.points() != null && !scored.points().equals(result.points())) {
+            if (byHand
+                    && result.points() != null
+                    && !Objects.requireNonNull(scored).points().equals(result.points())) {
                 beside(key, work, result);
                 return;
             }
-            boolean scoredSo = scored != null && scored.points().equals(result.points()) && scored.isFinal() == isFinal;
+            boolean scoredSo = scored != null
+                    && scored.points().equals(Objects.requireNonNull(result.points()))
+                    && scored.isFinal() == isFinal;
             if (result.points() != null && !scoredSo) {
                 DeedFacts.Made made = DeedFacts.scored(result.points(), isFinal);
                 add(work, written ? made.byHand() : made, at, link.name());
@@ -455,7 +459,7 @@ public class SyncWriter {
                     new Material.OtherRecord(
                             link.name(),
                             now,
-                            titles.get(key),
+                            Objects.requireNonNull(titles.get(key)),
                             due == null ? null : due.instant(),
                             null,
                             result.points(),

@@ -61,10 +61,14 @@ class LeewayService {
             }
             if (granted) {
                 Instant due = entry.state().due();
-                if (due != null && !form.due().isAfter(due)) {
+                if (due != null && !Objects.requireNonNull(form.due()).isAfter(due)) {
                     throw Refusal.invalid("due", "The new due must be later than the one in force.");
                 }
-                writes.add(writer, change, work, stamp -> new Fact.ExtensionGranted(stamp, Deadline.at(form.due())));
+                writes.add(
+                        writer,
+                        change,
+                        work,
+                        stamp -> new Fact.ExtensionGranted(stamp, Deadline.at(Objects.requireNonNull(form.due()))));
             } else {
                 writes.add(writer, change, work, Fact.ExtensionDeclined::new);
             }

@@ -14,6 +14,7 @@ import app.navlo.server.store.Links.Link;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.Material.OtherRecord;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -77,7 +78,7 @@ class MatchService {
             }
             Map<String, Key> keys =
                     store.keys(link.id(), changes.undone(student)).get(KeyKind.WORK);
-            keys.forEach((key, ours) -> {
+            Objects.requireNonNull(keys).forEach((key, ours) -> {
                 if (ours.ours() == work && !ours.undone()) {
                     store.addKey(link.id(), change, KeyKind.WORK, key, with == null ? NOTHING : with, false);
                 }

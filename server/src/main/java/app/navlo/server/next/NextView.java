@@ -98,7 +98,15 @@ public record NextView(
             @Nullable Long before,
             @Nullable Instant notBefore) {}
 
-    public record LeewayView(Leeway.Kind kind, int tokens, Instant until, Instant due) {}
+    /**
+     * @param until when it can be had; null for no end
+     * @param due that it gives; null where the course knows none
+     */
+    public record LeewayView(
+            Leeway.Kind kind,
+            int tokens,
+            @Nullable Instant until,
+            @Nullable Instant due) {}
 
     /**
      * @param opens work that can't be begun before

@@ -9,6 +9,7 @@ import app.navlo.core.next.QuickAction;
 import app.navlo.core.next.Stake;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Turn;
+import app.navlo.core.work.WorkState;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.BoardView.CostView;
 import app.navlo.server.board.WorkMapper;
@@ -32,6 +33,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import org.jspecify.annotations.Nullable;
@@ -157,13 +159,13 @@ final class PlanWriting {
                 planned.merge(day(sitting.start()), sitting.minutes(), Long::sum);
             }
             Instant due = one.leeway() == null ? due(one.work()) : one.leeway().due();
-            if (toCome(due) && one.yours() && one.finish().isAfter(due)) {
+            if (due != null && toCome(due) && one.yours() && one.finish().isAfter(due)) {
                 late.merge(dayClosedBy(due), one.minutes(), Long::sum);
             }
         }
         for (Left one : plan.left()) {
             Instant due = due(one.work());
-            if (toCome(due)) {
+            if (due != null && toCome(due)) {
                 late.merge(dayClosedBy(due), one.minutes(), Long::sum);
             }
         }
@@ -173,15 +175,14 @@ final class PlanWriting {
         return List.copyOf(days.values());
     }
 
-    private boolean toCome(@Nullable Instant due) {
-        return due != null && !due.isBefore(board.now());
+    private boolean toCome(Instant due) {
+        return !due.isBefore(board.now());
     }
 
     private @Nullable Instant due(String work) {
-        Board.Entry entry = entries.get(Long.parseLong(work));
-        return entry.state().redo() == null
-                ? entry.state().due()
-                : entry.state().redo().due();
+        WorkState state =
+                Objects.requireNonNull(entries.get(Long.parseLong(work))).state();
+        return state.redo() == null ? state.due() : state.redo().due();
     }
 
     private LocalDate day(Instant at) {

@@ -10,6 +10,7 @@ import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
@@ -39,7 +40,7 @@ class CourseOrder {
                     courses.revise(
                             placed.id(),
                             change,
-                            course.details().coloured(placed.colour()),
+                            Objects.requireNonNull(course).details().coloured(placed.colour()),
                             Courses.Where.of(course).at(place));
                     courses.touch(placed.id(), change);
                 }

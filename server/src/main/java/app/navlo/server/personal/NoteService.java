@@ -49,7 +49,9 @@ class NoteService {
                         note.number(),
                         note.work() == null
                                 ? Objects.requireNonNull(note.course())
-                                : standing.get(note.work()).definition().courseId(),
+                                : Objects.requireNonNull(standing.get(note.work()))
+                                        .definition()
+                                        .courseId(),
                         note.work(),
                         note.at(),
                         note.tag(),

@@ -19,6 +19,7 @@ import java.time.DateTimeException;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
@@ -114,7 +115,7 @@ public class SessionController {
         Person person = new Person(
                 people.add(new People.NewPerson(
                         request.email(),
-                        passwords.encode(request.password()),
+                        Objects.requireNonNull(passwords.encode(request.password())),
                         request.name(),
                         Role.STUDENT,
                         zone(request.zone()).getId(),

@@ -13,6 +13,7 @@ import app.navlo.server.workdetail.MaterialView.ClassFiguresView;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -31,7 +32,7 @@ final class GradeMapper {
         Set<String> open = new HashSet<>(trial.open());
         return new GradeView(
                 List.of(Reading.values()).stream()
-                        .map(reading -> reading(reading, unfolded.get(reading)))
+                        .map(reading -> reading(reading, Objects.requireNonNull(unfolded.get(reading))))
                         .toList(),
                 trial.graded().stream()
                         .map(work -> item(work, open.contains(work.id())))
@@ -88,7 +89,7 @@ final class GradeMapper {
                 Readings.valued(Reading.EXPECTED, work).isPresent(),
                 work.missing(),
                 taken,
-                taken ? state.acceptance().ends() : null,
+                taken ? Objects.requireNonNull(state).acceptance().ends() : null,
                 figures(work.id()));
     }
 

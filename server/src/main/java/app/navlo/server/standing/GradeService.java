@@ -29,6 +29,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import org.jspecify.annotations.Nullable;
@@ -109,9 +110,9 @@ class GradeService {
         GradedWork values = book.finding(Long.toString(change.work())).graded();
         boolean forecast = values != null
                 && values.score() == null
-                && change.points().contains(".")
+                && Objects.requireNonNull(change.points()).contains(".")
                 && Figures.tenths(values.expected()).equals(change.points());
-        return new WhatIf.Score(forecast ? values.expected() : points, true);
+        return new WhatIf.Score(forecast ? Objects.requireNonNull(values).expected() : points, true);
     }
 
     private static List<WhatIfCourse.Added> added(WhatIfForm form) {

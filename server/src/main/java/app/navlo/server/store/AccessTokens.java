@@ -2,7 +2,6 @@ package app.navlo.server.store;
 
 import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -68,7 +67,7 @@ public class AccessTokens {
                 .param("hash", hash)
                 .param("at", at)
                 .update(key, "id");
-        return Objects.requireNonNull(key.getKeyAs(Long.class));
+        return Rows.newId(key);
     }
 
     /** @return whether this person had such a token that wasn't revoked */

@@ -8,7 +8,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
@@ -110,7 +109,7 @@ public class BusyCalendars {
                 .param("student", student)
                 .param("address", address)
                 .update(key, "id");
-        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        long id = Rows.newId(key);
         revise(id, change, name, false);
         return id;
     }

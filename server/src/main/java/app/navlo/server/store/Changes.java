@@ -74,7 +74,7 @@ public class Changes {
                 .param("undoes", undoes)
                 .param("device", device.current())
                 .update(key, "id");
-        return key.getKeyAs(Long.class);
+        return Rows.newId(key);
     }
 
     public Optional<Change> find(long student, long id) {

@@ -102,7 +102,7 @@ public class Courses {
                 .param("term", termId)
                 .param("change", change)
                 .update(key, "id");
-        long id = key.getKeyAs(Long.class);
+        long id = Rows.newId(key);
         revise(id, change, details, new Where(null, termId, false, false));
         return id;
     }

@@ -32,7 +32,7 @@ public class ImportFiles {
                 .param("sha", sha256)
                 .param("at", at)
                 .update(key, "id");
-        return key.getKeyAs(Long.class);
+        return Rows.newId(key);
     }
 
     public Optional<ImportFile> file(long student, long id) {

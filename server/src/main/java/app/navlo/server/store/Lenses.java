@@ -4,7 +4,6 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
@@ -51,7 +50,7 @@ public class Lenses {
         db.sql("INSERT INTO lens (student_id) VALUES (:student)")
                 .param("student", student)
                 .update(key, "id");
-        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        long id = Rows.newId(key);
         reviseLens(change, new Lens(id, name, query), false);
         return id;
     }

@@ -132,7 +132,7 @@ public class Links {
                 .param("upTo", upTo)
                 .param("next", nextAskAt)
                 .update(key, "id");
-        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        long id = Rows.newId(key);
         revise(id, change, name, false, false);
         return id;
     }
@@ -294,7 +294,7 @@ public class Links {
                     Key key = new Key(
                             row.getLong("ours"), row.getBoolean("brought"), undone.contains(row.getLong("change_id")));
                     Map<String, Key> ofKind = keys.get(KeyKind.valueOf(row.getString("kind")));
-                    Key before = ofKind.get(row.getString("source_key"));
+                    Key before = Objects.requireNonNull(ofKind).get(row.getString("source_key"));
                     if (before == null || before.undone() || !key.undone()) {
                         ofKind.put(row.getString("source_key"), key);
                     }

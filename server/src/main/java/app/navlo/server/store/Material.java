@@ -163,7 +163,7 @@ public class Material {
                 .param("byTeacher", post.byTeacher())
                 .param("body", post.body())
                 .update(key, "id");
-        return key.getKeyAs(Long.class);
+        return Rows.newId(key);
     }
 
     /**

@@ -4,7 +4,6 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -92,7 +91,7 @@ public class Outbox {
                 .param("at", parcel.madeAt())
                 .param("until", parcel.claimedUntil())
                 .update(key, "id");
-        return Objects.requireNonNull(key.getKeyAs(Long.class));
+        return Rows.newId(key);
     }
 
     public Optional<Parcel> find(long id) {

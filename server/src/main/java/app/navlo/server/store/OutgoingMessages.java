@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -98,7 +97,7 @@ public class OutgoingMessages {
                 .param("subject", letter.subject())
                 .param("body", letter.body())
                 .update(key, "id");
-        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        long id = Rows.newId(key);
         FileRows.add(db, "message_file", "message_id", id, letter.files());
         return id;
     }

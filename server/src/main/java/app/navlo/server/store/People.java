@@ -5,7 +5,6 @@ import java.sql.SQLException;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
-import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -127,7 +126,7 @@ public class People {
                 .param("zone", person.zone())
                 .param("created", person.createdAt())
                 .update(id, "id");
-        return Objects.requireNonNull(id.getKeyAs(Long.class));
+        return Rows.newId(id);
     }
 
     public void accept(long student, long guardian, Instant at) {

@@ -10,7 +10,9 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.OffsetDateTime;
 import java.time.ZoneId;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.support.KeyHolder;
 
 /** Reads and writes what a plain column doesn't say by itself. */
 public final class Rows {
@@ -65,5 +67,10 @@ public final class Rows {
         return value == null
                 ? null
                 : new BigDecimal(value.num()).divide(new BigDecimal(value.den()), MathContext.UNLIMITED);
+    }
+
+    /** The number that the database gave a new row. */
+    static long newId(KeyHolder key) {
+        return Objects.requireNonNull(key.getKeyAs(Long.class));
     }
 }

@@ -3,7 +3,6 @@ package app.navlo.server.store;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
@@ -50,7 +49,7 @@ public class Scenarios {
                 .param("student", student)
                 .param("course", course)
                 .update(key, "id");
-        long id = Objects.requireNonNull(key.getKeyAs(Long.class));
+        long id = Rows.newId(key);
         revise(change, new Scenario<>(id, name, sheet), false);
         return id;
     }

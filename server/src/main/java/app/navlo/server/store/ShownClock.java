@@ -19,10 +19,9 @@ public class ShownClock {
         Optional<Instant> kept = db.sql("SELECT shows FROM demo_clock WHERE id = 1")
                 .query((row, n) -> Rows.instant(row, "shows"))
                 .optional();
-        Optional<Instant> lastChange = Optional.ofNullable(db.sql("SELECT MAX(at) AS at FROM change")
-                .query((row, n) -> Rows.instantOrNull(row, "at"))
-                .list()
-                .get(0));
+        Optional<Instant> lastChange = db.sql("SELECT MAX(at) AS at FROM change")
+                .query((row, n) -> Optional.ofNullable(Rows.instantOrNull(row, "at")))
+                .single();
         return kept.map(shown -> lastChange.filter(shown::isBefore).orElse(shown))
                 .or(() -> lastChange);
     }

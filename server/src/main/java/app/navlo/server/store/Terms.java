@@ -143,7 +143,7 @@ public class Terms {
                 .param("first", term.firstDay())
                 .param("last", term.lastDay())
                 .update(key, "id");
-        long version = key.getKeyAs(Long.class);
+        long version = Rows.newId(key);
         for (Term.DaysOff off : term.daysOff()) {
             db.sql("INSERT INTO day_off (term_id, first_day, last_day, name) VALUES (:term, :first, :last, :name)")
                     .param("term", version)

@@ -15,6 +15,7 @@ import app.navlo.server.workdetail.MaterialView.RecordView;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /** Puts the two records of a piece of work side by side. */
@@ -48,7 +49,7 @@ final class RecordMapper {
         Rational raw = entry.finding().outcome().keptRaw();
         Rational kept = entry.finding().outcome().kept();
         words.add(scored(raw));
-        if (kept != null && !kept.equals(raw)) {
+        if (kept != null && !kept.equals(Objects.requireNonNull(raw))) {
             words.add(Sentences.number(kept) + " after the late penalty");
         }
         if (state.missing()) {

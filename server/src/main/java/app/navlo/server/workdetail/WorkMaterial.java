@@ -97,7 +97,7 @@ class WorkMaterial {
                                 level.title(),
                                 level.description(),
                                 Figures.text(level.points()),
-                                level.points().equals(got)))
+                                level.points().equals(Objects.requireNonNull(got))))
                         .toList());
     }
 
@@ -144,7 +144,7 @@ class WorkMaterial {
                         entry.finding().outcome().keptAttempt(),
                         judged.attempt().number()),
                 answersAt,
-                released ? said.answers(entry, release.id()) : null);
+                released ? said.answers(entry, Objects.requireNonNull(release).id()) : null);
     }
 
     private static AttemptView running(Board.Entry entry, int number, Instant begun) {

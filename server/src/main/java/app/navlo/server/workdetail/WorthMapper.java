@@ -20,6 +20,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
@@ -43,7 +44,7 @@ final class WorthMapper {
                         .map(why -> Sentences.write(Reason.of(why), zone))
                         .toList(),
                 open ? Figures.text(finding.expectedPercent()) : null,
-                open ? Figures.text(finding.graded().expected()) : null,
+                open ? Figures.text(Objects.requireNonNull(finding.graded()).expected()) : null,
                 Figures.textOrNull(finding.impact()),
                 Figures.textOrNull(finding.lift()),
                 Figures.textOrNull(finding.lift() == null ? null : finding.raised()),
@@ -93,7 +94,8 @@ final class WorthMapper {
     }
 
     private static Rational lostOfKept(WorkAssessment finding) {
-        return finding.outcome().keptRaw().minus(finding.outcome().kept());
+        return Objects.requireNonNull(finding.outcome().keptRaw())
+                .minus(Objects.requireNonNull(finding.outcome().kept()));
     }
 
     private static @Nullable SafeByView safeBy(@Nullable SafeBy safeBy, ZoneId zone) {
@@ -120,7 +122,7 @@ final class WorthMapper {
         }
         return answer.may()
                 ? "May be asked for" + until(answer.until(), zone) + "; the new due would be "
-                        + Sentences.moment(answer.newDue(), zone)
+                        + Sentences.moment(Objects.requireNonNull(answer.newDue()), zone)
                 : "None to be had: " + bars(answer.bars(), zone);
     }
 
