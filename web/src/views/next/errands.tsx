@@ -4,7 +4,6 @@ import { Link, useNavigate } from 'react-router';
 import { feedbackQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { near } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { askWords, type Errand, leewaySpan } from './model';
