@@ -1,6 +1,7 @@
 /** The modules that compute without a page, as one script: tests load it into a browser and put cases to it. */
 export * as news from '../frame/news/model';
 export * as budget from '../lib/budget';
+export * as drags from '../lib/drag';
 export * as lines from '../lib/lines';
 export * as narrowing from '../lib/narrow';
 export * as readings from '../lib/readings';
@@ -9,7 +10,6 @@ export * as signals from '../lib/signals';
 export * as time from '../lib/time';
 export * as place from '../lib/timeline-place';
 export * as words from '../lib/words';
-export * as drags from '../ui/drag-rows';
 export * as feedback from '../views/feedback/model';
 export * as imports from '../views/imports/model';
 export * as leeway from '../views/leeway/model';

@@ -1,24 +1,9 @@
 import { type DragEvent, useMemo, useRef, useState } from 'react';
-
-/** A row that is dragged, and the one it is over; places count from 0. */
-interface Drag {
-  from: number;
-  over: number | null;
-}
-
-/** What a place looks like while one is dragged. */
-export type DragMark = 'dragged' | 'above' | 'below' | null;
+import { type Drag, type DragMark, markOf } from '../lib/drag';
 
 /** Shows in a row, by its `data-drag`, where the dragged one would come to stand. */
 export const DROP_LINE =
   'data-[drag=above]:before:absolute data-[drag=above]:before:inset-x-0 data-[drag=above]:before:-top-0.5 data-[drag=above]:before:h-[3px] data-[drag=above]:before:bg-yours data-[drag=below]:after:absolute data-[drag=below]:after:inset-x-0 data-[drag=below]:after:-bottom-0.5 data-[drag=below]:after:h-[3px] data-[drag=below]:after:bg-yours';
-
-/** Where the dragged row would come to stand beside a place, or that it is the one. */
-export function markOf(drag: Drag | null, at: number): DragMark {
-  if (!drag) return null;
-  if (drag.from === at) return 'dragged';
-  return drag.over !== at ? null : drag.from > at ? 'above' : 'below';
-}
 
 /** What rows and their grips do; the same functions at each drawing. */
 export interface DragRows {

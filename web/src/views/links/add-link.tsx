@@ -54,11 +54,13 @@ interface WhereProps {
 
 function Where({ form, onForm, onLook }: WhereProps) {
   const { id } = useStudent();
-  const [looking, setLooking] = useState(false);
   const faultOf = (field: string) => fault?.faults.find((one) => one.field === field)?.message;
   const change = (part: Partial<Form>) => onForm({ ...form, ...part });
-  const { write: look, fault } = useWrite(async () => {
-    setLooking(true);
+  const {
+    write: look,
+    writing: looking,
+    fault,
+  } = useWrite(async () => {
     onLook(
       await take(
         client.POST('/api/students/{student}/links/looks', {

@@ -235,3 +235,25 @@ export function numbersOf(works: readonly Work[]): string {
 export function tableUrl(student: number, works: readonly Work[]): string {
   return `/api/students/${student}/exports/works.csv?works=${numbersOf(works)}`;
 }
+
+/** All of them are taken, or let go where all were taken already. */
+export function toggled(before: ReadonlySet<number> | null, works: readonly number[]): Set<number> {
+  const next = new Set(before);
+  const all = works.every((work) => next.has(work));
+  for (const work of works) {
+    if (all) next.delete(work);
+    else next.add(work);
+  }
+  return next;
+}
+
+/** Those between two in an order, both included; null where one isn't in it. */
+export function between(
+  order: readonly number[],
+  one: number | null,
+  other: number,
+): readonly number[] | null {
+  const from = order.indexOf(one ?? -1);
+  const to = order.indexOf(other);
+  return from < 0 || to < 0 ? null : order.slice(Math.min(from, to), Math.max(from, to) + 1);
+}
