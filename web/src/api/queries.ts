@@ -17,6 +17,36 @@ export const sessionQuery = queryOptions({
   staleTime: Number.POSITIVE_INFINITY,
 });
 
+/** What an invitation is to, for who has its link. */
+export const invitationQuery = (secret: string) =>
+  queryOptions({
+    queryKey: ['invitation', secret],
+    queryFn: () => take(client.GET('/api/invitations/{secret}', { params: { path: { secret } } })),
+    retry: false,
+  });
+
+/** Who may see a student's work, and who is invited to. */
+export const guardiansQuery = (student: number) =>
+  queryOptions({
+    queryKey: ['guardians', student],
+    queryFn: () => take(client.GET('/api/students/{student}/guardians', { params: { path: { student } } })),
+    staleTime: 0,
+  });
+
+/** People of their own who are invited by who administers this Navlo. */
+export const invitationsQuery = queryOptions({
+  queryKey: ['invitations'],
+  queryFn: () => take(client.GET('/api/administration/invitations')),
+  staleTime: 0,
+});
+
+/** Where one is signed in. */
+export const placesQuery = queryOptions({
+  queryKey: ['sessions'],
+  queryFn: () => take(client.GET('/api/people/me/sessions')),
+  staleTime: 0,
+});
+
 /** Access for one's own scripts. */
 export const tokensQuery = queryOptions({
   queryKey: ['tokens'],

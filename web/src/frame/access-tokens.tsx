@@ -9,6 +9,7 @@ import { Choice } from '../ui/choice';
 import { TextField } from '../ui/field';
 import { useFormWrite } from '../ui/use-form-write';
 import { useWrite } from '../ui/use-write';
+import { OnceLink } from './once-link';
 
 type Token = Schemas['AccessToken'];
 
@@ -34,7 +35,11 @@ function AccessTokens({ zone }: { zone: string }) {
           ))}
         </ul>
       )}
-      {made ? <Made token={made} onDone={() => setMade(null)} /> : <Make onMade={setMade} />}
+      {made ? (
+        <OnceLink label="The token" text={made} onDone={() => setMade(null)} />
+      ) : (
+        <Make onMade={setMade} />
+      )}
     </section>
   );
 }
@@ -58,26 +63,6 @@ function Row({ token, zone }: { token: Token; zone: string }) {
         Revoke
       </TextButton>
     </li>
-  );
-}
-
-function Made({ token, onDone }: { token: string; onDone: () => void }) {
-  const [copied, setCopied] = useState(false);
-  const copy = async () => {
-    await navigator.clipboard?.writeText(token);
-    setCopied(true);
-  };
-  return (
-    <div role="status" className="border-teal border-l-4 bg-line-2 px-3 py-2">
-      <p className="mb-1 font-semibold">Copy it now: it isn’t shown again.</p>
-      <code className="block select-all break-all text-[13.5px]">{token}</code>
-      <div className="mt-2 flex gap-2">
-        <Button onClick={() => void copy()}>{copied ? 'Copied' : 'Copy'}</Button>
-        <Button look="quiet" onClick={onDone}>
-          I have it
-        </Button>
-      </div>
-    </div>
   );
 }
 

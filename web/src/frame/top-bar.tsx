@@ -10,7 +10,9 @@ import { Menu, MenuChoice, MenuItem, MenuLabel, MenuRule } from '../ui/menu';
 import { noticeFault } from '../ui/notice';
 import { FindOrDo } from './find-or-do';
 import { NewsButton } from './news/news-panel';
+import { PeopleDialog } from './people';
 import { PersonDialog } from './person-dialog';
+import { SignInsDialog } from './sign-ins';
 import { StudentContext } from './student';
 import { useTheme } from './theme';
 import { addressOf, viewsOf } from './views';
@@ -130,7 +132,7 @@ function WhoseBoard({ session, student }: TopBarProps) {
 function PersonMenu({ session }: { session: Session }) {
   const [theme, setTheme] = useTheme();
   const [leaving, setLeaving] = useState(false);
-  const [asking, setAsking] = useState(false);
+  const [asking, setAsking] = useState<'self' | 'people' | 'sign-ins' | null>(null);
   const navigate = useNavigate();
   const known = useContext(StudentContext);
   const student = known?.mayWrite ? known : null;
@@ -179,11 +181,23 @@ function PersonMenu({ session }: { session: Session }) {
         />
         <MenuRule />
         {student && <MenuItem onSelect={() => void navigate(`/s/${student.id}/start`)}>Your term</MenuItem>}
-        <MenuItem onSelect={() => setAsking(true)}>You, and how you read times</MenuItem>
+        <MenuItem onSelect={() => setAsking('people')}>
+          {session.person?.role === 'STUDENT' ? 'Who may see your work' : 'Whose work you see'}
+        </MenuItem>
+        <MenuItem onSelect={() => setAsking('self')}>You, and how you read times</MenuItem>
+        <MenuItem onSelect={() => setAsking('sign-ins')}>Password and sign-ins</MenuItem>
         <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
       </Menu>
       {session.person && (
-        <PersonDialog person={session.person} open={asking} onClose={() => setAsking(false)} />
+        <>
+          <PersonDialog person={session.person} open={asking === 'self'} onClose={() => setAsking(null)} />
+          <SignInsDialog
+            person={session.person}
+            open={asking === 'sign-ins'}
+            onClose={() => setAsking(null)}
+          />
+          <PeopleDialog session={session} open={asking === 'people'} onClose={() => setAsking(null)} />
+        </>
       )}
     </>
   );

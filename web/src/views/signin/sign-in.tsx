@@ -3,16 +3,30 @@ import { client, Refused, type Session, take } from '../../api/client';
 import { queryClient, sessionQuery } from '../../api/queries';
 import { signIn } from '../../api/session';
 import { Mark } from '../../frame/top-bar';
-import { Button } from '../../ui/button';
+import { Button, TextButton } from '../../ui/button';
 import { TextField } from '../../ui/field';
+import { useFormWrite } from '../../ui/use-form-write';
+import { NewPersonFields } from './new-person';
 
-/** The door: sign in, or sign up as the first person. */
+/** The door: sign in, or sign up where one may. */
 function SignIn({ session }: { session: Session }) {
+  const [signingIn, setSigningIn] = useState(false);
   return (
     <div className="grid min-h-dvh place-items-center bg-paper px-4 py-10">
       <main className="w-full max-w-[400px]">
         <Mark />
-        {session.signUpOpen ? <SignUpForm /> : <SignInForm session={session} />}
+        {session.signUp && !signingIn ? (
+          <SignUpForm first={session.signUp === 'FIRST'} />
+        ) : (
+          <SignInForm session={session} />
+        )}
+        {session.signUp === 'ANYBODY' && (
+          <p className="mt-4">
+            <TextButton onClick={() => setSigningIn(!signingIn)}>
+              {signingIn ? 'I am new here' : 'I have signed up before'}
+            </TextButton>
+          </p>
+        )}
       </main>
     </div>
   );
@@ -99,44 +113,48 @@ function SignInForm({ session }: { session: Session }) {
   );
 }
 
-function SignUpForm() {
-  const [form, setForm] = useState({ name: '', email: '', password: '' });
-  const [fault, setFault] = useState<Refused | null>(null);
-  const [busy, setBusy] = useState(false);
-  const onSubmit = async (event: FormEvent) => {
-    event.preventDefault();
-    setBusy(true);
-    setFault(null);
-    const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
-    await enter(() => take(client.POST('/api/people', { body: { ...form, zone } })), setFault);
-    setBusy(false);
-  };
-  const field = (name: keyof typeof form) => ({
-    value: form[name],
-    onChange: (event: { target: { value: string } }) => setForm({ ...form, [name]: event.target.value }),
-    fault: fault?.of(name),
-    required: true,
-  });
+/** The code of the first person, as the address that Navlo prints has it. */
+function codeOf(search: string): string {
+  return new URLSearchParams(search).get('code') ?? '';
+}
+
+function SignUpForm({ first }: { first: boolean }) {
+  const { field, submit, writing, faultOf } = useFormWrite(
+    { name: '', email: '', password: '', code: codeOf(window.location.search) },
+    async (typed) => {
+      const zone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+      await take(client.POST('/api/people', { body: { ...typed, zone, code: typed.code || null } }));
+      window.history.replaceState(null, '', '/');
+      await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 });
+    },
+  );
   return (
     <>
       <h1 className="mt-8 mb-1 font-bold text-[24px]">Begin</h1>
-      <p className="mb-5 text-ink-2">You are the first here. What you enter stays on this machine.</p>
-      <form onSubmit={(event) => void onSubmit(event)} className="flex flex-col gap-4">
-        <TextField label="Your name" autoComplete="name" {...field('name')} />
-        <TextField label="E-mail address" type="email" autoComplete="username" {...field('email')} />
-        <TextField
-          label="Password"
-          type="password"
-          autoComplete="new-password"
-          hint="10 to 72 characters."
-          {...field('password')}
+      <p className="mb-5 text-ink-2">
+        {first
+          ? 'You are the first here, and say who else may come. What you enter stays on this machine.'
+          : 'What you enter is yours: nobody sees it whom you don’t let in.'}
+      </p>
+      <form onSubmit={submit} className="flex flex-col gap-4">
+        <NewPersonFields
+          fields={{ name: field('name'), email: field('email'), password: field('password') }}
         />
-        {fault && !['name', 'email', 'password'].some((name) => fault.of(name)) && (
+        {first && (
+          <TextField
+            label="Code"
+            required
+            autoComplete="off"
+            hint="It stands where Navlo was started, beside “Navlo is ready”."
+            {...field('code')}
+          />
+        )}
+        {faultOf('') && (
           <p role="alert" className="font-semibold text-loss">
-            {fault.message}
+            {faultOf('')}
           </p>
         )}
-        <Button look="main" type="submit" disabled={busy} className="h-10 text-[15px]">
+        <Button look="main" type="submit" disabled={writing} className="h-10 text-[15px]">
           Begin
         </Button>
       </form>
@@ -144,4 +162,4 @@ function SignUpForm() {
   );
 }
 
-export { SignIn };
+export { SignIn, SignInForm };

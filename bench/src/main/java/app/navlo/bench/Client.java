@@ -44,7 +44,7 @@ final class Client {
                             .header("Content-Type", "application/json")
                             .POST(
                                     HttpRequest.BodyPublishers.ofString(
-                                            "{\"name\":\"Ida\",\"email\":\"ida@example.org\",\"password\":\"a-long-password\",\"zone\":\"UTC\"}")));
+                                            "{\"name\":\"Ida\",\"email\":\"ida@example.org\",\"password\":\"a-long-password\",\"zone\":\"UTC\",\"code\":\"BENCH\"}")));
             get("/api/session");
         }
     }

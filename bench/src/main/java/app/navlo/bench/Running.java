@@ -39,7 +39,9 @@ final class Running implements AutoCloseable {
         Path data = Files.createTempDirectory("navlo-bench");
         command.addAll(List.of("--port", "0", "--data", data.toString()));
         long began = System.nanoTime();
-        Process process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().put("NAVLO_FIRST_CODE", "BENCH");
+        Process process = builder.start();
         BufferedReader lines =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {

@@ -1,5 +1,6 @@
 package app.navlo.server;
 
+import app.navlo.server.account.SignUp;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
 import java.io.IOException;
@@ -39,7 +40,10 @@ public class NavloApplication {
         String signIns = demo.signIns().stream()
                 .map(one -> one.email() + " / " + one.password())
                 .collect(Collectors.joining("  or  "));
+        SignUp signUp = context.getBean(SignUp.class);
+        boolean first = !demo.running() && signUp.isFirst();
         return "Navlo is ready: http://localhost:" + port
+                + (first ? "/?code=" + signUp.code() + "  (the first person signs up with this code)" : "")
                 + (demo.running() ? "  (demo; sign in as " + signIns + ")" + mailBox(context) : "");
     }
 

@@ -73,7 +73,7 @@ public class ArchiveTest extends DemoServer {
                 door.post(
                                 "/api/people",
                                 "{\"name\":\"Ida Falk\",\"email\":\"ida@example.org\",\"password\":\"" + PASSWORD
-                                        + "\",\"zone\":\"Europe/Copenhagen\"}")
+                                        + "\",\"zone\":\"Europe/Copenhagen\",\"code\":\"FIRST-HERE\"}")
                         .status(),
                 201);
         return TestClient.signedIn(port, "ida@example.org", PASSWORD);
@@ -101,6 +101,8 @@ public class ArchiveTest extends DemoServer {
                         "person",
                         "access_token",
                         "guardianship",
+                        "instance",
+                        "invitation",
                         "sign_in_failure",
                         "spring_session",
                         "spring_session_attributes",

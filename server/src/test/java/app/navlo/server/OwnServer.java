@@ -30,7 +30,7 @@ abstract class OwnServer extends AbstractTestNGSpringContextTests {
         TestClient.Answer signedUp = asta.send(
                 "POST",
                 "/api/people",
-                "{\"name\":\"Asta\",\"email\":\"asta@example.org\",\"password\":\"long-enough\",\"zone\":\"Europe/Copenhagen\"}");
+                "{\"name\":\"Asta\",\"email\":\"asta@example.org\",\"password\":\"long-enough\",\"zone\":\"Europe/Copenhagen\",\"code\":\"FIRST-HERE\"}");
         assertEquals(signedUp.status(), 201, signedUp.body());
         asta.get("/api/session");
     }

@@ -12,7 +12,7 @@ import org.testng.annotations.Test;
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = TestSettings.MEMORY)
 public class SignUpTest extends AbstractTestNGSpringContextTests {
     private static final String FORM =
-            "{\"name\":\"Ida\",\"email\":\"%s\",\"password\":\"%s\",\"zone\":\"Europe/Oslo\"}";
+            "{\"name\":\"Ida\",\"email\":\"%s\",\"password\":\"%s\",\"zone\":\"Europe/Oslo\",\"code\":\"FIRST-HERE\"}";
 
     @LocalServerPort
     private int port;
@@ -20,11 +20,20 @@ public class SignUpTest extends AbstractTestNGSpringContextTests {
     @Test
     public void theFirstPersonSignsUpAndStarts() {
         TestClient ida = new TestClient(port);
-        assertTrue(ida.get("/api/session").json().get("signUpOpen").asBoolean());
+        assertEquals(ida.get("/api/session").json().get("signUp").asString(), "FIRST");
+
+        TestClient.Answer uncoded = ida.send(
+                "POST",
+                "/api/people",
+                FORM.formatted("ida@example.org", "long-enough").replace("FIRST-HERE", "GUESSED"));
+        assertEquals(uncoded.status(), 422, uncoded.body());
+        assertEquals(uncoded.json().at("/faults/0/field").asString(), "code");
 
         TestClient.Answer faulty = ida.send("POST", "/api/people", FORM.formatted("not-an-address", "short"));
         assertEquals(faulty.status(), 422);
-        assertEquals(faulty.json().get("faults").size(), 2, faulty.body());
+        assertTrue(faulty.body().contains("isn't an e-mail address"), faulty.body());
+        TestClient.Answer poor = ida.send("POST", "/api/people", FORM.formatted("ida@example.org", "short"));
+        assertEquals(poor.json().at("/faults/0/field").asString(), "password", poor.body());
 
         TestClient.Answer signedUp = ida.send("POST", "/api/people", FORM.formatted("ida@example.org", "long-enough"));
         assertEquals(signedUp.status(), 201, signedUp.body());

@@ -46,9 +46,15 @@ public final class Person implements UserDetails, CredentialsContainer, Serializ
         return zone;
     }
 
+    /** With which this person signs in. */
+    public String email() {
+        return email;
+    }
+
+    /** Their number: it stays the same whatever their address is, so that all their sessions can be found. */
     @Override
     public String getUsername() {
-        return email;
+        return Long.toString(id);
     }
 
     @Override

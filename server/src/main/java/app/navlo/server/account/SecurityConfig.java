@@ -13,7 +13,6 @@ import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
-import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
@@ -32,17 +31,28 @@ class SecurityConfig {
 
     @Bean
     PasswordEncoder passwordEncoder() {
-        return new BCryptPasswordEncoder();
+        return new LongPasswords();
     }
 
     @Bean
     SecurityFilterChain security(
-            HttpSecurity http, StudentAccess access, SignInBrake brake, TokenService tokens, Problems problems)
+            HttpSecurity http,
+            StudentAccess access,
+            SignInBrake brake,
+            SignedIn signedIn,
+            TokenService tokens,
+            Problems problems)
             throws Exception {
         return http.authorizeHttpRequests(requests -> requests.requestMatchers(SESSION)
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/people")
                         .permitAll()
+                        .requestMatchers(HttpMethod.GET, "/api/invitations/*")
+                        .permitAll()
+                        .requestMatchers(HttpMethod.POST, "/api/invitations/*/people")
+                        .permitAll()
+                        .requestMatchers("/api/students/{student}/guardians/**")
+                        .access(access.own())
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)
                         .requestMatchers("/api/news/{student}/**")
@@ -58,6 +68,7 @@ class SecurityConfig {
                         .usernameParameter("email")
                         .successHandler((request, response, who) -> {
                             brake.succeeded(request.getParameter("email"));
+                            signedIn.note(request);
                             LOG.info(
                                     "person {} signed in",
                                     Objects.requireNonNull(((Person) who.getPrincipal()))

@@ -1,8 +1,12 @@
 package app.navlo.server.account;
 
-import app.navlo.server.store.People;
+import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Role;
+import app.navlo.server.time.ServerClock;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.Supplier;
 import org.springframework.security.authorization.AuthorizationDecision;
@@ -20,10 +24,15 @@ import org.springframework.stereotype.Component;
 public class StudentAccess implements AuthorizationManager<RequestAuthorizationContext> {
     private static final Set<String> READING = Set.of("GET", "HEAD");
 
-    private final People people;
+    /** When a guardian looked is kept no more exactly than this, so that reading stays reading. */
+    private static final Duration EXACT = Duration.ofHours(1);
 
-    StudentAccess(People people) {
-        this.people = people;
+    private final Guardianships guardianships;
+    private final ServerClock clock;
+
+    StudentAccess(Guardianships guardianships, ServerClock clock) {
+        this.guardianships = guardianships;
+        this.clock = clock;
     }
 
     @Override
@@ -46,12 +55,29 @@ public class StudentAccess implements AuthorizationManager<RequestAuthorizationC
                 && allows(person, Objects.requireNonNull(request.getVariables().get("student")), true));
     }
 
+    /** The student alone, for what no guardian is told. */
+    AuthorizationManager<RequestAuthorizationContext> own() {
+        return (authentication, request) ->
+                new AuthorizationDecision(authentication.get().getPrincipal() instanceof Person person
+                        && person.role() == Role.STUDENT
+                        && Long.toString(person.id())
+                                .equals(request.getVariables().get("student")));
+    }
+
     private boolean allows(Person person, String student, boolean reading) {
         if (!student.matches("\\d{1,18}")) {
             return false;
         }
         long id = Long.parseLong(student);
         boolean own = person.role() == Role.STUDENT && person.id() == id;
-        return own || (reading && people.guards(person.id(), id));
+        return own || (reading && guards(person.id(), id));
+    }
+
+    private boolean guards(long guardian, long student) {
+        Optional<Guardianships.Looked> looked = guardianships.looked(guardian, student);
+        Instant now = clock.instant();
+        looked.filter(last -> last.at() == null || last.at().plus(EXACT).isBefore(now))
+                .ifPresent(last -> guardianships.looks(guardian, student, now));
+        return looked.isPresent();
     }
 }

@@ -11,6 +11,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.List;
 import java.util.Set;
+import java.util.regex.Pattern;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
@@ -25,7 +26,10 @@ import org.springframework.web.filter.OncePerRequestFilter;
 final class TokenFilter extends OncePerRequestFilter {
     private static final String BEARER = "Bearer ";
     private static final Set<String> READING = Set.of("GET", "HEAD");
-    private static final List<String> NEVER = List.of("/api/session", "/api/people", "/api/demo");
+    private static final List<String> NEVER =
+            List.of("/api/session", "/api/people", "/api/invitations", "/api/administration", "/api/demo");
+    /** Who may see a student's work is said by the student alone, signed in. */
+    private static final Pattern GUARDIANS = Pattern.compile("/api/students/[^/]+/guardians(/.*)?");
 
     private final TokenService tokens;
     private final Problems problems;
@@ -63,7 +67,8 @@ final class TokenFilter extends OncePerRequestFilter {
             return;
         }
         boolean writes = !READING.contains(request.getMethod());
-        boolean account = NEVER.stream().anyMatch(request.getServletPath()::startsWith);
+        boolean account = NEVER.stream().anyMatch(request.getServletPath()::startsWith)
+                || GUARDIANS.matcher(request.getServletPath()).matches();
         if (account || (writes && bearer.scope() == AccessTokens.Scope.READ)) {
             problems.write(
                     response,

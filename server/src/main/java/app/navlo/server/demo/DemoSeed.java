@@ -26,6 +26,7 @@ import app.navlo.server.store.Drafts;
 import app.navlo.server.store.Facts;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.Files;
+import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Material;
@@ -67,6 +68,7 @@ class DemoSeed {
     private static final Duration BOOK_ASKED_AFTER = Duration.ofHours(14);
 
     private final People people;
+    private final Guardianships guardianships;
     private final Changes changes;
     private final Courses courses;
     private final Terms terms;
@@ -84,6 +86,7 @@ class DemoSeed {
 
     DemoSeed(
             People people,
+            Guardianships guardianships,
             Changes changes,
             Courses courses,
             Terms terms,
@@ -99,6 +102,7 @@ class DemoSeed {
             Links links,
             SeenMarks seen) {
         this.people = people;
+        this.guardianships = guardianships;
         this.changes = changes;
         this.courses = courses;
         this.terms = terms;
@@ -128,7 +132,7 @@ class DemoSeed {
             ids.put(person.email(), addPerson(person, zone, now));
         }
         long student = id(ids, school.student());
-        school.guardians().forEach(guardian -> people.accept(student, id(ids, guardian), now));
+        school.guardians().forEach(guardian -> guardianships.accept(student, id(ids, guardian), now));
         long change = changes.add(new Changes.NewChange(
                 student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
         long term = terms.add(student, change, term(school, times));

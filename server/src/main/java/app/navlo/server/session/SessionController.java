@@ -1,9 +1,15 @@
 package app.navlo.server.session;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.account.SignUp;
+import app.navlo.server.account.SignUpMode;
+import app.navlo.server.account.SignedIn;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
+import app.navlo.server.people.PersonForms;
+import app.navlo.server.people.PersonService;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Instance;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
 import app.navlo.server.time.ServerClock;
@@ -15,20 +21,12 @@ import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
-import java.time.DateTimeException;
 import java.time.Instant;
-import java.time.ZoneId;
 import java.util.List;
-import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
-import org.springframework.security.core.context.SecurityContext;
-import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.crypto.password.PasswordEncoder;
-import org.springframework.security.web.context.HttpSessionSecurityContextRepository;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -41,32 +39,54 @@ import org.springframework.web.bind.annotation.RestController;
 @RestController
 public class SessionController {
     private final People people;
-    private final PasswordEncoder passwords;
+    private final PersonService persons;
+    private final Instance instance;
+    private final SignUp signUp;
+    private final SignedIn signedIn;
     private final ServerClock clock;
     private final DemoInfo demo;
     private final MailSettings mail;
 
-    SessionController(People people, PasswordEncoder passwords, ServerClock clock, DemoInfo demo, MailSettings mail) {
-        this.mail = mail;
+    SessionController(
+            People people,
+            PersonService persons,
+            Instance instance,
+            SignUp signUp,
+            SignedIn signedIn,
+            ServerClock clock,
+            DemoInfo demo,
+            MailSettings mail) {
         this.people = people;
-        this.passwords = passwords;
+        this.persons = persons;
+        this.instance = instance;
+        this.signUp = signUp;
+        this.signedIn = signedIn;
         this.clock = clock;
         this.demo = demo;
+        this.mail = mail;
     }
 
     /**
      * @param person null for nobody
      * @param students whose data this person may read
-     * @param signUpOpen whether the first person has still to sign up
+     * @param signUp who may sign up now; null for nobody who isn't invited
      */
     public record SessionView(
             Instant now,
             @Nullable PersonView person,
             List<People.Student> students,
-            boolean signUpOpen,
+            @Nullable WhoSignsUp signUp,
             @Nullable DemoView demo) {}
 
-    public record PersonView(long id, String name, String email, Role role, String zone, People.Formats formats) {}
+    /** @param administrator whether this person lets others in */
+    public record PersonView(
+            long id,
+            String name,
+            String email,
+            Role role,
+            String zone,
+            boolean administrator,
+            People.Formats formats) {}
 
     /**
      * The sign-ins that a demo offers.
@@ -78,6 +98,23 @@ public class SessionController {
             List<DemoInfo.SignIn> signIns,
             @Nullable String mailBox) {}
 
+    /** Who may sign up without an invitation. */
+    public enum WhoSignsUp {
+        /** The first person, with the code that was printed when Navlo was started. */
+        FIRST,
+        ANYBODY
+    }
+
+    private @Nullable WhoSignsUp whoSignsUp() {
+        if (demo.running()) {
+            return null;
+        }
+        if (signUp.isFirst()) {
+            return WhoSignsUp.FIRST;
+        }
+        return signUp.mode() == SignUpMode.OPEN ? WhoSignsUp.ANYBODY : null;
+    }
+
     /** Also hands out the CSRF token, in a cookie. */
     @GetMapping("/api/session")
     public SessionView session(@AuthenticationPrincipal @Nullable Person person) {
@@ -85,47 +122,20 @@ public class SessionController {
                 clock.instant(),
                 person == null ? null : view(person),
                 person == null ? List.of() : people.readableBy(person.id()),
-                !demo.running() && people.isEmpty(),
+                whoSignsUp(),
                 demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);
     }
 
-    public record SignUp(
-            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
-            String name,
-
-            @NotBlank(message = "Type your address.")
-            @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
-            @Size(max = 254, message = "At most 254 letters.")
-            String email,
-
-            @Size(min = 10, max = 72, message = "Choose a password of 10 to 72 characters.")
-            String password,
-
-            @NotBlank String zone) {}
-
-    /** Signs the first person up, as a student, and in. */
+    /** Signs up: the first person with the code that was printed; where sign-up is open, anybody. Signs them in. */
     @PostMapping("/api/people")
     @ResponseStatus(HttpStatus.CREATED)
-    @Transactional
     public PersonView signUp(
-            @Valid @RequestBody SignUp request, HttpServletRequest http, HttpServletResponse response) {
-        if (demo.running() || !people.isEmpty()) {
-            throw Refusal.conflict("Somebody has signed up here already", "Sign in instead.");
+            @Valid @RequestBody PersonForms.SignUpForm request, HttpServletRequest http, HttpServletResponse response) {
+        if (demo.running()) {
+            throw Refusal.conflict("This is a demo", "Sign in as one of its people.");
         }
-        Person person = new Person(
-                people.add(new People.NewPerson(
-                        request.email(),
-                        Objects.requireNonNull(passwords.encode(request.password())),
-                        request.name(),
-                        Role.STUDENT,
-                        zone(request.zone()).getId(),
-                        clock.instant())),
-                request.email(),
-                request.name(),
-                Role.STUDENT,
-                request.zone(),
-                "");
-        signIn(person, http, response);
+        Person person = persons.signUp(request.person(), request.code());
+        signedIn.begin(person, http, response);
         return view(person);
     }
 
@@ -133,9 +143,10 @@ public class SessionController {
         return new PersonView(
                 person.id(),
                 person.name(),
-                person.getUsername(),
+                person.email(),
                 person.role(),
                 person.zone(),
+                instance.administers(person.id()),
                 people.formats(person.id()));
     }
 
@@ -166,7 +177,7 @@ public class SessionController {
             @Valid @RequestBody PersonForm form,
             HttpServletRequest http,
             HttpServletResponse response) {
-        String zone = zone(form.zone()).getId();
+        String zone = PersonService.zone(form.zone()).getId();
         try {
             people.change(
                     person.id(),
@@ -178,30 +189,7 @@ public class SessionController {
             throw Refusal.invalid("email", "Somebody else signs in with this address. Choose another.");
         }
         Person now = new Person(person.id(), form.email().strip(), form.name().strip(), person.role(), zone, "");
-        keep(now, http, response);
+        signedIn.renew(now, http, response);
         return view(now);
-    }
-
-    private static ZoneId zone(String name) {
-        try {
-            return ZoneId.of(name);
-        } catch (DateTimeException e) {
-            throw Refusal.invalid("zone", "'" + name + "' is no time zone; one looks like Europe/Copenhagen.");
-        }
-    }
-
-    private static void signIn(Person person, HttpServletRequest http, HttpServletResponse response) {
-        if (http.getSession(false) != null) {
-            http.changeSessionId();
-        }
-        keep(person, http, response);
-    }
-
-    private static void keep(Person person, HttpServletRequest http, HttpServletResponse response) {
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(
-                UsernamePasswordAuthenticationToken.authenticated(person, null, person.getAuthorities()));
-        SecurityContextHolder.setContext(context);
-        new HttpSessionSecurityContextRepository().saveContext(context, http, response);
     }
 }

@@ -12,7 +12,7 @@ import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
 
-/** People, and which guardian was accepted by which student. */
+/** People, and whose work each may read. */
 @Repository
 public class People {
     private final JdbcClient db;
@@ -104,6 +104,22 @@ public class People {
         return db.sql("SELECT COUNT(*) FROM person").query(Long.class).single() == 0;
     }
 
+    /** @param hash never the password itself */
+    public void setPassword(long person, String hash) {
+        db.sql("UPDATE person SET password_hash = :hash WHERE id = :id")
+                .param("hash", hash)
+                .param("id", person)
+                .update();
+    }
+
+    /** The hash of somebody's password. */
+    public String passwordOf(long person) {
+        return db.sql("SELECT password_hash FROM person WHERE id = :id")
+                .param("id", person)
+                .query(String.class)
+                .single();
+    }
+
     public boolean knows(String email) {
         return db.sql("SELECT COUNT(*) FROM person WHERE email_key = :key")
                         .param("key", key(email))
@@ -127,28 +143,6 @@ public class People {
                 .param("created", person.createdAt())
                 .update(id, "id");
         return Rows.newId(id);
-    }
-
-    public void accept(long student, long guardian, Instant at) {
-        db.sql("""
-                INSERT INTO guardianship (guardian_id, student_id, accepted_at) VALUES (:guardian, :student, :at)
-                """)
-                .param("guardian", guardian)
-                .param("student", student)
-                .param("at", at)
-                .update();
-    }
-
-    /** Whether {@code student} accepted this guardian. */
-    public boolean guards(long guardian, long student) {
-        return db.sql("""
-                        SELECT COUNT(*) FROM guardianship WHERE guardian_id = :guardian AND student_id = :student
-                        """)
-                        .param("guardian", guardian)
-                        .param("student", student)
-                        .query(Long.class)
-                        .single()
-                > 0;
     }
 
     /** Whose data a person may read: a student its own, a guardian those who accepted it. */

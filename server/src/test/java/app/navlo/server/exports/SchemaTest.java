@@ -28,6 +28,8 @@ public class SchemaTest {
             "person",
             "access_token",
             "guardianship",
+            "instance",
+            "invitation",
             "sign_in_failure",
             "spring_session",
             "spring_session_attributes",

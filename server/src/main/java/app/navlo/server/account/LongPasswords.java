@@ -1,0 +1,50 @@
+package app.navlo.server.account;
+
+import java.nio.charset.StandardCharsets;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.text.Normalizer;
+import java.util.Base64;
+import org.jspecify.annotations.Nullable;
+import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
+import org.springframework.security.crypto.password.AbstractValidatingPasswordEncoder;
+
+/**
+ * Passwords in any script and of any length. BCrypt reads no more than 72 bytes, so that it is given a digest of the whole; and
+ * what looks the same is the same, whatever keyboard it was typed on (NFKC). Hashes of before, of short passwords as they were
+ * typed, still match.
+ */
+final class LongPasswords extends AbstractValidatingPasswordEncoder {
+    private static final String MARK = "{digest}";
+    private static final int BCRYPT_READS = 72;
+
+    private final BCryptPasswordEncoder bcrypt = new BCryptPasswordEncoder();
+
+    @Override
+    protected String encodeNonNullPassword(String password) {
+        return MARK + bcrypt.encode(digest(password));
+    }
+
+    @Override
+    protected boolean matchesNonNull(String password, String hash) {
+        if (hash.startsWith(MARK)) {
+            return bcrypt.matches(digest(password), hash.substring(MARK.length()));
+        }
+        return password.getBytes(StandardCharsets.UTF_8).length <= BCRYPT_READS && bcrypt.matches(password, hash);
+    }
+
+    @Override
+    protected boolean upgradeEncodingNonNull(@Nullable String hash) {
+        return false;
+    }
+
+    private static String digest(String password) {
+        byte[] typed = Normalizer.normalize(password, Normalizer.Form.NFKC).getBytes(StandardCharsets.UTF_8);
+        try {
+            return Base64.getEncoder()
+                    .encodeToString(MessageDigest.getInstance("SHA-384").digest(typed));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

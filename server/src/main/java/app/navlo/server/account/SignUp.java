@@ -1,0 +1,77 @@
+package app.navlo.server.account;
+
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Instance;
+import java.security.MessageDigest;
+import java.security.SecureRandom;
+import java.util.Locale;
+import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
+import org.springframework.stereotype.Component;
+
+/** How people come to be here: the mode of this Navlo, and the code with which the first one signs up. */
+@Component
+public class SignUp {
+    /** Without those that are taken for one another. */
+    private static final String LETTERS = "ABCDEFGHJKMNPQRSTUVWXYZ23456789";
+
+    private static final int LENGTH = 8;
+
+    private final Instance instance;
+    private final SignUpMode mode;
+    private final String code;
+
+    SignUp(
+            Instance instance,
+            @Value("${navlo.sign-up:first}") String mode,
+            @Value("${navlo.first-code:}") String code) {
+        this.instance = instance;
+        this.mode = mode(mode);
+        this.code = code.isBlank() ? random() : code.strip();
+    }
+
+    private static SignUpMode mode(String text) {
+        try {
+            return SignUpMode.valueOf(text.strip().toUpperCase(Locale.ROOT));
+        } catch (IllegalArgumentException unknown) {
+            throw new IllegalArgumentException(
+                    "NAVLO_SIGN_UP is '" + text + "'; it may be first, invited or open", unknown);
+        }
+    }
+
+    private static String random() {
+        SecureRandom random = new SecureRandom();
+        StringBuilder made = new StringBuilder();
+        while (made.length() < LENGTH) {
+            made.append(LETTERS.charAt(random.nextInt(LETTERS.length())));
+        }
+        return made.toString();
+    }
+
+    public SignUpMode mode() {
+        return mode;
+    }
+
+    /** Whether nobody has signed up yet. */
+    public boolean isFirst() {
+        return instance.isWithoutFirst();
+    }
+
+    /** With which the first person signs up; it stands beside the line that says that Navlo is ready. */
+    public String code() {
+        return code;
+    }
+
+    /** @throws Refusal if it isn't the code that was printed */
+    public void check(@Nullable String given) {
+        byte[] typed = String.valueOf(given)
+                .strip()
+                .toUpperCase(Locale.ROOT)
+                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        byte[] right = code.toUpperCase(Locale.ROOT).getBytes(java.nio.charset.StandardCharsets.UTF_8);
+        if (!MessageDigest.isEqual(typed, right)) {
+            throw Refusal.invalid(
+                    "code", "This isn't the code. It stands where Navlo was started, beside “Navlo is ready”.");
+        }
+    }
+}

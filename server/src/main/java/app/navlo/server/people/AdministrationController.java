@@ -1,0 +1,69 @@
+package app.navlo.server.people;
+
+import app.navlo.server.account.Person;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Instance;
+import app.navlo.server.store.Role;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.DeleteMapping;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Who is let in, by who administers this Navlo. It shows nothing of anybody's work. */
+@RestController
+@RequestMapping("/api/administration/invitations")
+class AdministrationController {
+    private final InvitationService invitations;
+    private final Instance instance;
+
+    AdministrationController(InvitationService invitations, Instance instance) {
+        this.invitations = invitations;
+        this.instance = instance;
+    }
+
+    /** @param role that who joins gets */
+    record InvitationForm(
+            @NotNull(message = "Say whether a student or a guardian is invited.")
+            Role role) {}
+
+    /** Invitations of people of their own that can still be used. */
+    @GetMapping
+    List<GuardianController.OpenInvitation> list(@AuthenticationPrincipal Person person) {
+        check(person);
+        return invitations.open(person, null).stream()
+                .map(one -> new GuardianController.OpenInvitation(one.id(), one.role(), one.madeAt(), one.endsAt()))
+                .toList();
+    }
+
+    /** Invites somebody new. The link's secret is shown once. */
+    @PostMapping
+    @ResponseStatus(HttpStatus.CREATED)
+    InvitationService.MadeInvitation invite(
+            @AuthenticationPrincipal Person person, @Valid @RequestBody InvitationForm form) {
+        check(person);
+        return invitations.make(person, form.role(), null);
+    }
+
+    /** Takes an invitation back. */
+    @DeleteMapping("/{invitation}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void withdraw(@AuthenticationPrincipal Person person, @PathVariable long invitation) {
+        check(person);
+        invitations.withdraw(person, invitation);
+    }
+
+    private void check(Person person) {
+        if (!instance.administers(person.id())) {
+            throw Refusal.forbidden("This is for who administers this Navlo", "Ask them to do it.");
+        }
+    }
+}

@@ -1,0 +1,326 @@
+package app.navlo.server;
+
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertNotEquals;
+import static org.testng.Assert.assertTrue;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.CompletableFuture;
+import org.testng.annotations.DataProvider;
+import org.testng.annotations.Test;
+import tools.jackson.databind.JsonNode;
+
+/** Others become people here by invitation alone; a student lets guardians in and out; passwords and sign-ins are one's own. */
+public class PeopleTest extends OwnServer {
+    private static final String PASSWORD = "plum orchard ladder";
+    private static final String GUARDIANS = STUDENT + "/guardians";
+
+    private TestClient atTheDoor() {
+        TestClient client = new TestClient(port);
+        client.get("/api/session");
+        return client;
+    }
+
+    private static String newPerson(String name, String password) {
+        return JSON.writeValueAsString(Map.of(
+                "name",
+                name,
+                "email",
+                name.toLowerCase(java.util.Locale.ROOT) + "@example.org",
+                "password",
+                password,
+                "zone",
+                "Europe/Copenhagen"));
+    }
+
+    private String invitation() {
+        TestClient.Answer made = asta.post(GUARDIANS + "/invitations", "");
+        assertEquals(made.status(), 201, made.body());
+        return made.json().get("secret").asString();
+    }
+
+    private String invitation(String role) {
+        TestClient.Answer made = asta.post("/api/administration/invitations", "{\"role\":\"" + role + "\"}");
+        assertEquals(made.status(), 201, made.body());
+        return made.json().get("secret").asString();
+    }
+
+    /** @return signed in as the new person */
+    private TestClient joined(String secret, String name) {
+        TestClient client = atTheDoor();
+        TestClient.Answer in = client.post("/api/invitations/" + secret + "/people", newPerson(name, PASSWORD));
+        assertEquals(in.status(), 201, in.body());
+        client.get("/api/session");
+        return client;
+    }
+
+    private static String nameOf(TestClient client) {
+        return client.get("/api/session").json().at("/person/name").asString("");
+    }
+
+    private List<String> guardians() {
+        List<String> names = new ArrayList<>();
+        asta.get(GUARDIANS)
+                .json()
+                .get("guardians")
+                .forEach(one -> names.add(one.get("name").asString()));
+        return names;
+    }
+
+    @Test
+    public void theFirstPersonAdministersAndNobodyElseSignsUpUninvited() {
+        assertTrue(asta.get("/api/session").json().at("/person/administrator").asBoolean());
+        TestClient other = atTheDoor();
+        assertTrue(other.get("/api/session").json().get("signUp").isNull());
+        TestClient.Answer refused = other.post("/api/people", newPerson("Uninvited", PASSWORD));
+        assertEquals(refused.status(), 409, refused.body());
+        assertTrue(refused.body().contains("ask them for an invitation"), refused.body());
+    }
+
+    @Test
+    public void aGuardianJoinsReadsNeverWritesAndIsSeenToHaveLooked() {
+        String secret = invitation();
+        JsonNode look = ok(atTheDoor().get("/api/invitations/" + secret));
+        assertEquals(look.get("by").asString(), "Asta");
+        assertEquals(look.get("student").asString(), "Asta");
+        assertEquals(look.get("role").asString(), "GUARDIAN");
+        TestClient bodil = joined(secret, "Bodil");
+        assertEquals(bodil.get("/api/session").json().at("/students/0/name").asString(), "Asta");
+        assertEquals(asta.get(GUARDIANS).json().at("/guardians/0/lookedAt").isNull(), true, "not yet");
+        assertEquals(bodil.get(STUDENT + "/board").status(), 200);
+        assertFalse(asta.get(GUARDIANS).json().at("/guardians/0/lookedAt").isNull(), "now they have");
+        assertEquals(bodil.post(STUDENT + "/courses", course("No")).status(), 403);
+        assertEquals(bodil.get(GUARDIANS).status(), 403, "who else sees it isn't theirs to know");
+        assertEquals(bodil.post(GUARDIANS + "/invitations", "").status(), 403);
+        long id = asta.get(GUARDIANS).json().at("/guardians/0/id").asLong();
+        assertEquals(asta.send("DELETE", GUARDIANS + "/" + id, "").status(), 204);
+        assertEquals(bodil.get(STUDENT + "/board").status(), 403, "at once");
+        assertEquals(bodil.get("/api/session").json().get("students").size(), 0);
+        assertEquals(asta.send("DELETE", GUARDIANS + "/" + id, "").status(), 404);
+    }
+
+    @Test
+    public void aGuardianLeavesByThemselvesAndJoinsAgain() {
+        TestClient carl = joined(invitation(), "Carl");
+        assertTrue(guardians().contains("Carl"));
+        assertEquals(carl.send("DELETE", "/api/people/me/students/1", "").status(), 204);
+        assertFalse(guardians().contains("Carl"));
+        assertEquals(carl.get(STUDENT + "/board").status(), 403);
+        String again = invitation();
+        assertEquals(carl.post("/api/invitations/" + again + "/acceptance", "").status(), 200);
+        assertEquals(carl.get(STUDENT + "/board").status(), 200);
+        carl.send("DELETE", "/api/people/me/students/1", "");
+    }
+
+    @Test
+    public void anInvitationIsGoodOnce() {
+        String secret = invitation();
+        joined(secret, "Dina").send("DELETE", "/api/people/me/students/1", "");
+        TestClient late = atTheDoor();
+        assertEquals(late.get("/api/invitations/" + secret).status(), 410);
+        TestClient.Answer refused = late.post("/api/invitations/" + secret + "/people", newPerson("Late", PASSWORD));
+        assertEquals(refused.status(), 410, refused.body());
+        assertTrue(refused.body().contains("Ask for a new one"), refused.body());
+        assertEquals(nameOf(late), "", "and nobody was made");
+    }
+
+    @Test
+    public void ofManyAtOnceOneJoins() {
+        String secret = invitation();
+        List<CompletableFuture<Integer>> all = new ArrayList<>();
+        for (int i = 0; i < 12; i++) {
+            String name = "Racer" + i;
+            TestClient client = atTheDoor();
+            all.add(CompletableFuture.supplyAsync(
+                    () -> client.post("/api/invitations/" + secret + "/people", newPerson(name, PASSWORD))
+                            .status()));
+        }
+        List<Integer> statuses =
+                all.stream().map(CompletableFuture::join).sorted().toList();
+        assertEquals(statuses.get(0), Integer.valueOf(201), statuses.toString());
+        assertEquals(statuses.stream().filter(status -> status == 410).count(), 11, statuses.toString());
+        assertEquals(
+                guardians().stream().filter(name -> name.startsWith("Racer")).count(), 1);
+    }
+
+    @Test
+    public void whatWasTakenBackOrIsMadeUpLetsNobodyIn() {
+        String secret = invitation();
+        JsonNode open = asta.get(GUARDIANS).json().get("invitations");
+        long id = open.get(0).get("id").asLong();
+        assertFalse(open.toString().contains(secret), "the secret is shown once");
+        assertEquals(asta.send("DELETE", GUARDIANS + "/invitations/" + id, "").status(), 204);
+        assertEquals(atTheDoor().get("/api/invitations/" + secret).status(), 410);
+        assertEquals(atTheDoor().get("/api/invitations/made-up").status(), 410);
+        assertEquals(asta.send("DELETE", GUARDIANS + "/invitations/" + id, "").status(), 404);
+    }
+
+    @Test
+    public void oneIsNoGuardianOfOneself() {
+        TestClient.Answer refused = asta.post("/api/invitations/" + invitation() + "/acceptance", "");
+        assertEquals(refused.status(), 409, refused.body());
+        assertTrue(refused.body().contains("your own work"), refused.body());
+    }
+
+    @Test
+    public void aSecondStudentHasABoardOfTheirOwnAndAdministersNothing() {
+        TestClient erik = joined(invitation("STUDENT"), "Erik");
+        JsonNode session = erik.get("/api/session").json();
+        long id = session.at("/person/id").asLong();
+        assertFalse(session.at("/person/administrator").asBoolean());
+        assertEquals(erik.get("/api/students/" + id + "/board").status(), 200);
+        assertEquals(erik.get(STUDENT + "/board").status(), 403);
+        assertEquals(asta.get("/api/students/" + id + "/board").status(), 403, "nor does who administers see it");
+        assertEquals(erik.get("/api/administration/invitations").status(), 403);
+        assertEquals(
+                erik.post("/api/administration/invitations", "{\"role\":\"STUDENT\"}")
+                        .status(),
+                403);
+    }
+
+    @Test
+    public void anInvitationOfSomebodyNewIsNotForWhoIsHere() {
+        TestClient.Answer refused = asta.post("/api/invitations/" + invitation("GUARDIAN") + "/acceptance", "");
+        assertEquals(refused.status(), 409, refused.body());
+    }
+
+    @Test
+    public void noMoreThanTwentyInvitationsAreOpen() {
+        TestClient fie = joined(invitation("STUDENT"), "Fie");
+        String mine = "/api/students/"
+                + fie.get("/api/session").json().at("/person/id").asLong() + "/guardians";
+        for (int i = 0; i < 20; i++) {
+            assertEquals(fie.post(mine + "/invitations", "").status(), 201);
+        }
+        TestClient.Answer refused = fie.post(mine + "/invitations", "");
+        assertEquals(refused.status(), 409, refused.body());
+        assertTrue(refused.body().contains("Take back one"), refused.body());
+    }
+
+    /** What may not be a password, and a word of why. */
+    @DataProvider
+    public static Object[][] poorPasswords() {
+        return new Object[][] {
+            {"short one", "10 to 200"},
+            {"x".repeat(201), "10 to 200"},
+            {"password123", "guess"},
+            {"1234567890", "guess"},
+            {"qwertyuiop", "guess"},
+            {"Gustav1234", "guess"},
+            {"aaaaaaaaaaaaaaa", "guess"},
+        };
+    }
+
+    @Test(dataProvider = "poorPasswords")
+    public void aPasswordThatIsGuessedFirstIsRefusedWithWordsThatHelp(String password, String words) {
+        TestClient.Answer refused =
+                atTheDoor().post("/api/invitations/" + invitation + "/people", newPerson("Gustav", password));
+        assertEquals(refused.status(), 422, refused.body());
+        assertEquals(refused.json().at("/faults/0/field").asString(), "password");
+        assertTrue(refused.body().contains(words), refused.body());
+    }
+
+    private String invitation = "";
+
+    @org.testng.annotations.BeforeClass(dependsOnMethods = "signUp")
+    public void invite() {
+        invitation = invitation("GUARDIAN");
+    }
+
+    /** In any script, and so long that a hash of its first 72 bytes would take another for it. */
+    @DataProvider
+    public static Object[][] goodPasswords() {
+        return new Object[][] {
+            {"Hanne", "stræde og blåbær", "stræde og blåbar"},
+            {"Ivan", "три зелёных яблока", "три зелёных яблок"},
+            {"Jun", "丘の上の古い風車小屋と猫", "丘の上の古い風車小屋と犬"},
+            {"Kaj", "mole and heron ".repeat(9) + "one", "mole and heron ".repeat(9) + "two"},
+        };
+    }
+
+    @Test(dataProvider = "goodPasswords")
+    public void everyLetterOfAPasswordCounts(String name, String password, String almost) {
+        TestClient client = atTheDoor();
+        TestClient.Answer in =
+                client.post("/api/invitations/" + invitation("GUARDIAN") + "/people", newPerson(name, password));
+        assertEquals(in.status(), 201, in.body());
+        String email = name.toLowerCase(java.util.Locale.ROOT) + "@example.org";
+        assertEquals(nameOf(TestClient.signedIn(port, email, password)), name);
+        TestClient wrong = atTheDoor();
+        assertEquals(wrong.signIn(email, almost).status(), 401);
+    }
+
+    /** A letter with its ring beside it is the letter with the ring on it. */
+    @Test
+    public void whatLooksTheSameIsTheSamePassword() {
+        TestClient client = atTheDoor();
+        String composed = "sm\u00e5 gr\u00f8nne fr\u00f8er";
+        String apart = "sma\u030a gr\u00f8nne fr\u00f8er";
+        assertNotEquals(composed, apart);
+        assertEquals(
+                client.post("/api/invitations/" + invitation("GUARDIAN") + "/people", newPerson("Lone", composed))
+                        .status(),
+                201);
+        assertEquals(nameOf(TestClient.signedIn(port, "lone@example.org", apart)), "Lone");
+    }
+
+    @Test
+    public void aNewPasswordSignsOneOutEverywhereElse() {
+        TestClient here = joined(invitation("STUDENT"), "Mads");
+        TestClient there = TestClient.signedIn(port, "mads@example.org", PASSWORD);
+        assertEquals(here.get("/api/people/me/sessions").json().size(), 2);
+        TestClient.Answer wrong = here.send(
+                "PUT", "/api/people/me/password", "{\"current\":\"nonsense\",\"next\":\"" + PASSWORD + " 2\"}");
+        assertEquals(wrong.json().at("/faults/0/field").asString(), "current", wrong.body());
+        TestClient.Answer poor = here.send(
+                "PUT", "/api/people/me/password", "{\"current\":\"" + PASSWORD + "\",\"next\":\"Mads123456\"}");
+        assertEquals(poor.json().at("/faults/0/field").asString(), "next", poor.body());
+        assertEquals(nameOf(there), "Mads", "nothing has happened yet");
+        TestClient.Answer changed = here.send(
+                "PUT", "/api/people/me/password", "{\"current\":\"" + PASSWORD + "\",\"next\":\"" + PASSWORD + " 2\"}");
+        assertEquals(changed.status(), 204, changed.body());
+        assertEquals(nameOf(here), "Mads");
+        assertEquals(nameOf(there), "", "signed out");
+        assertEquals(atTheDoor().signIn("mads@example.org", PASSWORD).status(), 401);
+        assertEquals(nameOf(TestClient.signedIn(port, "mads@example.org", PASSWORD + " 2")), "Mads");
+    }
+
+    @Test
+    public void oneSeesWhereOneIsSignedInAndEndsIt() {
+        TestClient here = joined(invitation("STUDENT"), "Nora");
+        TestClient there = TestClient.signedIn(port, "nora@example.org", PASSWORD);
+        JsonNode places = here.get("/api/people/me/sessions").json();
+        assertEquals(places.size(), 2, places.toString());
+        List<JsonNode> elsewhere = places.valueStream()
+                .filter(place -> !place.get("here").asBoolean())
+                .toList();
+        assertEquals(elsewhere.size(), 1, places.toString());
+        assertEquals(elsewhere.get(0).get("browser").asString(), "A program");
+        assertEquals(elsewhere.get(0).get("from").asString(), "127.0.0.1");
+        String id = elsewhere.get(0).get("id").asString();
+        assertEquals(asta.send("DELETE", "/api/people/me/sessions/" + id, "").status(), 404, "only one's own");
+        assertEquals(here.send("DELETE", "/api/people/me/sessions/" + id, "").status(), 204);
+        assertEquals(nameOf(there), "");
+        assertEquals(nameOf(here), "Nora");
+        TestClient again = TestClient.signedIn(port, "nora@example.org", PASSWORD);
+        assertEquals(here.send("DELETE", "/api/people/me/sessions", "").status(), 204);
+        assertEquals(nameOf(again), "");
+        assertEquals(nameOf(here), "Nora");
+    }
+
+    /** Wherever one has changed one's address, all one's sign-ins are still found. */
+    @Test
+    public void aNewAddressLosesNoSignIn() {
+        TestClient here = joined(invitation("STUDENT"), "Olaf");
+        TestClient.signedIn(port, "olaf@example.org", PASSWORD);
+        TestClient.Answer changed = here.send("PUT", "/api/people/me", """
+                {"name":"Olaf","email":"olaf@elsewhere.example","zone":"Europe/Copenhagen","hour12":null,"firstWeekday":null,
+                 "dateOrder":null}""");
+        assertEquals(changed.status(), 200, changed.body());
+        assertEquals(changed.json().get("email").asString(), "olaf@elsewhere.example");
+        assertEquals(here.get("/api/people/me/sessions").json().size(), 2);
+    }
+}

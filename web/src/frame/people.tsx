@@ -1,0 +1,250 @@
+import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
+import { client, type Schemas, type Session, take } from '../api/client';
+import { guardiansQuery, invitationsQuery, queryClient, sessionQuery } from '../api/queries';
+import { useNow } from '../lib/now';
+import { moment, near } from '../lib/time';
+import { Button, TextButton } from '../ui/button';
+import { Choice } from '../ui/choice';
+import { Dialog } from '../ui/dialog';
+import { Failed, Loading } from '../ui/states';
+import { useWrite } from '../ui/use-write';
+import { OnceLink } from './once-link';
+
+type Person = NonNullable<Session['person']>;
+type Open = Schemas['OpenInvitation'];
+
+/** The link that lets somebody in. */
+function linkOf(secret: string): string {
+  return `${window.location.origin}/join/${secret}`;
+}
+
+interface PeopleDialogProps {
+  session: Session;
+  open: boolean;
+  onClose: () => void;
+}
+
+/** Who may see one's work, whose work one sees, and who else is let in here. */
+function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
+  const { person } = session;
+  if (!person) return null;
+  const others = session.students.filter((student) => student.id !== person.id);
+  return (
+    <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="People">
+      {open && person.role === 'STUDENT' && <MayRead person={person} />}
+      {open && others.length > 0 && <Reads students={others} />}
+      {open && person.administrator && <LetIn person={person} />}
+      {open && person.role !== 'STUDENT' && others.length === 0 && (
+        <p>No student lets you see their work yet. Ask them for an invitation; it is a link.</p>
+      )}
+    </Dialog>
+  );
+}
+
+/** Who may see a student's work. */
+function MayRead({ person }: { person: Person }) {
+  const guardians = useQuery(guardiansQuery(person.id));
+  const [made, setMade] = useState<string | null>(null);
+  const again = () => queryClient.invalidateQueries({ queryKey: guardiansQuery(person.id).queryKey });
+  const path = { student: person.id };
+  const { write: invite, writing } = useWrite(async () => {
+    const { secret } = await take(
+      client.POST('/api/students/{student}/guardians/invitations', { params: { path } }),
+    );
+    setMade(linkOf(secret));
+    await again();
+  });
+  const { write: end } = useWrite(async (guardian: number) => {
+    await take(
+      client.DELETE('/api/students/{student}/guardians/{guardian}', {
+        params: { path: { ...path, guardian } },
+      }),
+    );
+    await again();
+  });
+  const { write: takeBack } = useWrite(async (invitation: number) => {
+    await take(
+      client.DELETE('/api/students/{student}/guardians/invitations/{invitation}', {
+        params: { path: { ...path, invitation } },
+      }),
+    );
+    await again();
+  });
+  if (guardians.isError) return <Failed error={guardians.error} onRetry={() => void guardians.refetch()} />;
+  if (!guardians.data) return <Loading rows={2} />;
+  return (
+    <section aria-labelledby="may-read">
+      <h3 id="may-read" className="font-bold text-[15px]">
+        Who may see your work
+      </h3>
+      <p className="mb-2 text-[14px] text-ink-2">
+        A guardian reads your work, grades and messages, and can change nothing. Your own notes are never
+        seen.
+      </p>
+      <ul>
+        {guardians.data.guardians.map((one) => (
+          <Guardian key={one.id} guardian={one} zone={person.zone} onEnd={() => void end(one.id)} />
+        ))}
+      </ul>
+      {guardians.data.guardians.length === 0 && (
+        <p className="border-line-2 border-t py-2">Nobody but you.</p>
+      )}
+      <OpenInvitations
+        invitations={guardians.data.invitations}
+        zone={person.zone}
+        onTakeBack={(one) => void takeBack(one)}
+      />
+      <div className="mt-2">
+        {made ? (
+          <OnceLink label="The link" text={made} onDone={() => setMade(null)} />
+        ) : (
+          <Button disabled={writing} onClick={() => void invite()}>
+            Invite a guardian
+          </Button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+interface GuardianProps {
+  guardian: Schemas['Guardian'];
+  zone: string;
+  onEnd: () => void;
+}
+
+function Guardian({ guardian, zone, onEnd }: GuardianProps) {
+  const now = useNow();
+  const [sure, setSure] = useState(false);
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-line-2 border-t py-2">
+      <span className="min-w-0 flex-1 basis-52">
+        <b className="block break-words font-[680]">{guardian.name}</b>
+        <span className="block break-words text-[13.5px] text-ink-2">
+          {guardian.email},{' '}
+          {guardian.lookedAt ? `looked ${near(guardian.lookedAt, zone, now)}` : 'hasn’t looked yet'}
+        </span>
+      </span>
+      {sure ? (
+        <>
+          <Button look="danger" onClick={onEnd}>
+            End it
+          </Button>
+          <Button look="quiet" onClick={() => setSure(false)}>
+            Leave it
+          </Button>
+        </>
+      ) : (
+        <TextButton aria-label={`End that ${guardian.name} sees your work`} onClick={() => setSure(true)}>
+          End
+        </TextButton>
+      )}
+    </li>
+  );
+}
+
+interface OpenInvitationsProps {
+  invitations: readonly Open[];
+  zone: string;
+  onTakeBack: (id: number) => void;
+}
+
+/** Links that somebody can still use. */
+function OpenInvitations({ invitations, zone, onTakeBack }: OpenInvitationsProps) {
+  return (
+    <ul>
+      {invitations.map((one) => (
+        <li
+          key={one.id}
+          className="flex items-center justify-between gap-3 border-line-2 border-t py-2 text-[14px]"
+        >
+          <span className="text-ink-2">
+            An invitation of a {one.role === 'STUDENT' ? 'student' : 'guardian'} is open until{' '}
+            {moment(one.endsAt, zone)}
+          </span>
+          <TextButton onClick={() => onTakeBack(one.id)}>Take it back</TextButton>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+/** Whose work one sees. */
+function Reads({ students }: { students: Session['students'] }) {
+  const { write: leave } = useWrite(async (student: number) => {
+    await take(client.DELETE('/api/people/me/students/{student}', { params: { path: { student } } }));
+    await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 });
+    window.location.assign('/');
+  });
+  return (
+    <section aria-labelledby="reads" className="mt-5 first:mt-0">
+      <h3 id="reads" className="font-bold text-[15px]">
+        Whose work you see
+      </h3>
+      <ul>
+        {students.map((student) => (
+          <li
+            key={student.id}
+            className="flex items-center justify-between gap-3 border-line-2 border-t py-2"
+          >
+            <b className="font-[680]">{student.name}</b>
+            <TextButton
+              aria-label={`See the work of ${student.name} no longer`}
+              onClick={() => void leave(student.id)}
+            >
+              See it no longer
+            </TextButton>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+const ROLES = [
+  ['STUDENT', 'a student'],
+  ['GUARDIAN', 'a guardian'],
+] as const;
+
+/** Who else is let in here, by who administers it. */
+function LetIn({ person }: { person: Person }) {
+  const { data: open } = useQuery(invitationsQuery);
+  const [role, setRole] = useState<Open['role']>('STUDENT');
+  const [made, setMade] = useState<string | null>(null);
+  const again = () => queryClient.invalidateQueries({ queryKey: invitationsQuery.queryKey });
+  const { write: invite, writing } = useWrite(async () => {
+    const { secret } = await take(client.POST('/api/administration/invitations', { body: { role } }));
+    setMade(linkOf(secret));
+    await again();
+  });
+  const { write: takeBack } = useWrite(async (invitation: number) => {
+    await take(
+      client.DELETE('/api/administration/invitations/{invitation}', { params: { path: { invitation } } }),
+    );
+    await again();
+  });
+  return (
+    <section aria-labelledby="let-in" className="mt-5 border-line border-t pt-4">
+      <h3 id="let-in" className="font-bold text-[15px]">
+        Let somebody else in
+      </h3>
+      <p className="mb-2 text-[14px] text-ink-2">
+        You administer this Navlo. Who you invite has an account of their own; their work isn’t yours to see.
+      </p>
+      <OpenInvitations invitations={open ?? []} zone={person.zone} onTakeBack={(one) => void takeBack(one)} />
+      {made ? (
+        <OnceLink label="The link" text={made} onDone={() => setMade(null)} />
+      ) : (
+        <div className="flex flex-wrap items-end gap-3">
+          <Choice label="Invite" value={role} options={ROLES} onChange={setRole} />
+          <Button disabled={writing} onClick={() => void invite()}>
+            Make a link
+          </Button>
+        </div>
+      )}
+    </section>
+  );
+}
+
+export { PeopleDialog };
