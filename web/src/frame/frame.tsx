@@ -53,13 +53,13 @@ function Frame({ session }: { session: Session }) {
       id: student,
       board: board.data,
       zone: board.data.zone,
-      own: session.person?.role !== 'GUARDIAN',
+      own: session.person?.id === student,
       mayWrite: board.data.mayWrite,
       asof,
       course: (id: number) => courses.get(id),
       work: (id: number) => works.get(id),
     };
-  }, [student, board.data, asof, session.person?.role]);
+  }, [student, board.data, asof, session.person?.id]);
 
   return (
     <StudentContext value={value}>

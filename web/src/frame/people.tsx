@@ -160,10 +160,12 @@ function OpenInvitations({ invitations, zone, onTakeBack }: OpenInvitationsProps
           className="flex items-center justify-between gap-3 border-line-2 border-t py-2 text-[14px]"
         >
           <span className="text-ink-2">
-            An invitation of a {one.role === 'STUDENT' ? 'student' : 'guardian'} is open until{' '}
+            A link for a {one.role === 'STUDENT' ? 'student' : 'guardian'}, open until{' '}
             {moment(one.endsAt, zone)}
           </span>
-          <TextButton onClick={() => onTakeBack(one.id)}>Take it back</TextButton>
+          <TextButton className="shrink-0" onClick={() => onTakeBack(one.id)}>
+            Take it back
+          </TextButton>
         </li>
       ))}
     </ul>

@@ -92,6 +92,11 @@ function Places({ zone }: { zone: string }) {
   );
 }
 
+/** An address, or in words where it is this machine. */
+function fromWords(from: string): string {
+  return from === '127.0.0.1' || from === '::1' || from === '0:0:0:0:0:0:0:1' ? 'this machine' : from;
+}
+
 function Row({ place, zone }: { place: Place; zone: string }) {
   const now = useNow();
   const { write: end } = useWrite(async () => {
@@ -108,7 +113,7 @@ function Row({ place, zone }: { place: Place; zone: string }) {
           {place.here && <span className="font-normal text-ink-2">, this one</span>}
         </b>
         <span className="block text-[13.5px] text-ink-2">
-          {place.from && `from ${place.from}, `}since {near(place.since, zone, now)}, used{' '}
+          {place.from && `from ${fromWords(place.from)}, `}since {near(place.since, zone, now)}, used{' '}
           {near(place.usedAt, zone, now)}
         </span>
       </span>

@@ -101,14 +101,19 @@ function ClockWords() {
   );
 }
 
-/** For a guardian: whose data this is, and the others that can be chosen. */
+/** Whose work this is, for who reads that of others, and the others that can be chosen. */
 function WhoseBoard({ session, student }: TopBarProps) {
   const navigate = useNavigate();
+  const { pathname } = useLocation();
   const name = session.students.find((one) => one.id === student)?.name;
-  if (session.person?.role !== 'GUARDIAN') return null;
+  const own = session.person?.id === student;
+  if (own && session.students.length < 2) return null;
+  // The same question about another student: the view stays, what is open beside it doesn't.
+  const go = (id: string) => void navigate(pathname.replace(/^\/s\/\d+(\/\w+)?.*$/, `/s/${id}$1`));
   const label = (
-    <span className="text-[14px]">
-      <b className="font-[680]">{name}</b> <span className="text-ink-2 max-sm:hidden">· you read only</span>
+    <span className="whitespace-nowrap text-[14px]">
+      <b className="font-[680]">{own ? 'Your own' : name}</b>{' '}
+      {!own && <span className="text-ink-2 max-xl:hidden">· you read only</span>}
     </span>
   );
   if (session.students.length < 2) return label;
@@ -122,8 +127,10 @@ function WhoseBoard({ session, student }: TopBarProps) {
     >
       <MenuChoice
         value={String(student)}
-        onChange={(id) => void navigate(`/s/${id}/work`)}
-        choices={session.students.map((one) => [String(one.id), one.name] as const)}
+        onChange={go}
+        choices={session.students.map(
+          (one) => [String(one.id), one.id === session.person?.id ? 'Your own' : one.name] as const,
+        )}
       />
     </Menu>
   );

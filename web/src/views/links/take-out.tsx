@@ -18,14 +18,14 @@ const LINES = [
 
 /** What is here, to be taken elsewhere; and an archive brought back, beside what is here. */
 function TakeOut() {
-  const { id, mayWrite } = useStudent();
+  const { id, own, mayWrite } = useStudent();
   return (
     <section aria-labelledby="take-out" className="border-line border-l-4 bg-raised px-4 py-4">
       <h2 id="take-out" className="font-bold text-[17px]">
         Take copies of it
       </h2>
       <ul className="mt-1">
-        {LINES.map(([path, name, about]) => (
+        {LINES.filter(([path]) => own || path !== 'archive').map(([path, name, about]) => (
           <li key={path} className="flex items-baseline gap-4 border-line-2 border-t py-1.5 first:border-0">
             <a
               href={`/api/students/${id}/${path}`}

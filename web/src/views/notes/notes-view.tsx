@@ -13,8 +13,14 @@ type Note = Schemas['OwnNoteView'];
 
 /** Notes of one's own, by course: those on the whole course first, then those on its works. Prints as it stands. */
 function NotesView() {
-  const { id } = useStudent();
-  const notes = useQuery(notesQuery(id));
+  const { id, own, board } = useStudent();
+  const notes = useQuery({ ...notesQuery(id), enabled: own });
+  if (!own)
+    return (
+      <Empty title={`Notes are ${board.student.name.split(' ')[0]}’s own`}>
+        Nobody else sees what a student notes for themselves.
+      </Empty>
+    );
   if (notes.isError) return <Failed error={notes.error} onRetry={() => void notes.refetch()} />;
   if (!notes.data) return <Loading />;
   return <NoteBook notes={notes.data} />;

@@ -102,6 +102,63 @@ public class PeopleTest extends OwnServer {
         assertEquals(asta.send("DELETE", GUARDIANS + "/" + id, "").status(), 404);
     }
 
+    /** A brother is a student as well: what he is let see isn't his to change. */
+    @Test
+    public void aStudentWhoIsLetSeeAnothersWorkOnlyReadsIt() {
+        TestClient pil = joined(invitation("STUDENT"), "Pil");
+        assertEquals(
+                pil.post("/api/invitations/" + invitation() + "/acceptance", "").status(), 200);
+        JsonNode students = pil.get("/api/session").json().get("students");
+        assertEquals(students.size(), 2, students.toString());
+        assertFalse(pil.get(STUDENT + "/board").json().get("mayWrite").asBoolean());
+        assertEquals(pil.post(STUDENT + "/courses", course("No")).status(), 403);
+        pil.send("DELETE", "/api/people/me/students/1", "");
+    }
+
+    /** A guardian sees the work, and nothing of what a student notes for themselves: not there, not in it, not how many. */
+    @Test
+    public void notesAreSeenByTheirStudentAlone() {
+        long course = addCourse("Botany");
+        JsonNode added = post(
+                "/works",
+                Map.of(
+                        "courseId",
+                        course,
+                        "title",
+                        "Herbarium",
+                        "kind",
+                        "ASSIGNMENT",
+                        "required",
+                        true,
+                        "instructions",
+                        ""));
+        long work = added.get("id").asLong();
+        post(
+                "/works/together",
+                Map.of(
+                        "works",
+                        List.of(work),
+                        "note",
+                        Map.of("tag", "", "body", "I hate pressing flowers"),
+                        "back",
+                        false,
+                        "remove",
+                        false,
+                        "read",
+                        false));
+        TestClient runa = joined(invitation(), "Runa");
+        JsonNode seen = runa.get(STUDENT + "/works/" + work).json();
+        assertEquals(seen.at("/work/title").asString(), "Herbarium");
+        assertEquals(seen.get("notes").size(), 0, seen.get("notes").toString());
+        assertEquals(seen.at("/work/notes").asInt(), 0);
+        assertFalse(runa.get(STUDENT + "/board").body().contains("\"notes\":1"));
+        assertEquals(runa.get(STUDENT + "/notes").status(), 403);
+        assertEquals(runa.get(STUDENT + "/archive").status(), 403, "everything is in it");
+        assertEquals(asta.get(STUDENT + "/works/" + work).json().get("notes").size(), 1);
+        assertTrue(asta.get(STUDENT + "/board").body().contains("\"notes\":1"));
+        runa.send("DELETE", "/api/people/me/students/1", "");
+    }
+
     @Test
     public void aGuardianLeavesByThemselvesAndJoinsAgain() {
         TestClient carl = joined(invitation(), "Carl");

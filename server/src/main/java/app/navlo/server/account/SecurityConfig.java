@@ -51,7 +51,10 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/invitations/*/people")
                         .permitAll()
-                        .requestMatchers("/api/students/{student}/guardians/**")
+                        .requestMatchers(
+                                "/api/students/{student}/guardians/**",
+                                "/api/students/{student}/notes/**",
+                                "/api/students/{student}/archive/**")
                         .access(access.own())
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)

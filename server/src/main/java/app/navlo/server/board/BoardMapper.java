@@ -20,7 +20,6 @@ import app.navlo.server.store.Drafts;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.People;
-import app.navlo.server.store.Role;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.UnknownAsides;
 import java.time.Instant;
@@ -64,7 +63,7 @@ public class BoardMapper {
     }
 
     public BoardView of(Board board, People.Student student, Person reader) {
-        return of(board, student, reader.role() == Role.STUDENT, drafts.fileCounts(board.student()));
+        return of(board, student, reader.id() == board.student(), drafts.fileCounts(board.student()));
     }
 
     /** Of a day that is past: nobody changes anything in it, and what lay in drafts isn't known any more. */
@@ -93,6 +92,7 @@ public class BoardMapper {
                 board.entries().stream()
                         .map(entry -> WorkMapper.of(
                                 entry,
+                                mayWrite,
                                 files(entry, handedIn, lyingReady),
                                 given.getOrDefault(entry.work().id(), 0)))
                         .toList(),

@@ -38,7 +38,8 @@ import org.jspecify.annotations.Nullable;
 public final class WorkMapper {
     private WorkMapper() {}
 
-    public static WorkView of(Board.Entry entry, int files, int filesGiven) {
+    /** @param own whether who reads is the student: nobody else is told of notes of one's own */
+    public static WorkView of(Board.Entry entry, boolean own, int files, int filesGiven) {
         Work work = entry.work();
         Work.Definition definition = work.definition();
         WorkState state = entry.state();
@@ -53,7 +54,7 @@ public final class WorkMapper {
                 definition.unit(),
                 definition.category(),
                 definition.required(),
-                entry.notes().size(),
+                own ? entry.notes().size() : 0,
                 stand(entry, state),
                 dates(entry, definition, state),
                 worth(entry),

@@ -4,7 +4,6 @@ import app.navlo.server.account.Person;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.CalendarFeeds;
 import app.navlo.server.store.CalendarFeeds.CalendarFeed;
-import app.navlo.server.store.Role;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import jakarta.validation.constraints.Max;
@@ -63,8 +62,7 @@ public class FeedController {
     @GetMapping("/api/students/{student}/calendar-feed")
     public FeedView read(@PathVariable long student, @AuthenticationPrincipal Person reader) {
         return feeds.of(student)
-                .map(feed ->
-                        new FeedView(reader.role() == Role.STUDENT ? address(feed) : null, feed.madeAt(), reachable))
+                .map(feed -> new FeedView(reader.id() == student ? address(feed) : null, feed.madeAt(), reachable))
                 .orElseGet(() -> new FeedView(null, null, reachable));
     }
 

@@ -1,6 +1,8 @@
 package app.navlo.server.workdetail;
 
+import app.navlo.server.account.Person;
 import app.navlo.server.workdetail.WorkDetail.Receipt;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -18,8 +20,9 @@ public class WorkController {
 
     /** A piece of work with all that belongs to it. */
     @GetMapping
-    public WorkDetail read(@PathVariable long student, @PathVariable long work) {
-        return details.read(student, work);
+    public WorkDetail read(
+            @PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person reader) {
+        return details.read(student, work, reader.id() == student);
     }
 
     /** What handing in now would come to, for the last look before it. */

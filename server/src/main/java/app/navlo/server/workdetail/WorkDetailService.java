@@ -84,6 +84,11 @@ public class WorkDetailService {
     }
 
     public WorkDetail read(long student, long work) {
+        return read(student, work, true);
+    }
+
+    /** @param own whether who reads is the student: nobody else sees notes of one's own */
+    WorkDetail read(long student, long work, boolean own) {
         Board.Entry entry = boards.one(student, work, clock.instant());
         Work.Definition definition = entry.work().definition();
         WorkState state = entry.state();
@@ -99,6 +104,7 @@ public class WorkDetailService {
         return new WorkDetail(
                 WorkMapper.of(
                         entry,
+                        own,
                         files(entry, receipts, draft),
                         given.attachments().size()),
                 WorkDetail.BecauseView.of(state.because(), zone),
@@ -113,7 +119,7 @@ public class WorkDetailService {
                 entry.costs().stream().map(WorkMapper::cost).toList(),
                 WorthMapper.of(entry),
                 life(entry, zone),
-                entry.notes().stream().map(WorkDetail.NoteView::of).toList(),
+                own ? entry.notes().stream().map(WorkDetail.NoteView::of).toList() : List.of(),
                 Figures.textOrNull(entry.own().expectedPercent()),
                 entry.effort().spent(),
                 given,

@@ -1,0 +1,161 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.util.regex.Pattern;
+import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.BeforeMethod;
+import org.testng.annotations.Test;
+
+/** A student of an empty Navlo lets a guardian in and out, and sees where they are signed in; as each of them does it. */
+@TestPropertySource(properties = "navlo.demo=false")
+public class PeopleScreenTest extends Screen {
+    private static final String PASSWORD = "ladder in the plum tree";
+
+    private Page asta;
+
+    private static void fill(Page page, String label, String text) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(text);
+    }
+
+    private static void tell(Page page, String name, String password) {
+        fill(page, "Your name", name);
+        fill(page, "E-mail address", name.toLowerCase(java.util.Locale.ROOT) + "@holm.example");
+        fill(page, "Password", password);
+    }
+
+    /** The first test signs her up, the others sign her in. */
+    @BeforeMethod
+    public void astaIsHere() {
+        asta = door(Look.DAY);
+        asta.navigate(address("/?code=FIRST-HERE"));
+        Locator begin = button(asta, "Begin");
+        Locator signIn = button(asta, "Sign in");
+        assertThat(begin.or(signIn).first()).isVisible();
+        if (begin.isVisible()) {
+            tell(asta, "Asta", "password123");
+            begin.click();
+            assertThat(asta.getByText("easy to remember and hard to guess")).isVisible();
+            fill(asta, "Password", PASSWORD);
+            begin.click();
+        } else {
+            fill(asta, "E-mail address", "asta@holm.example");
+            fill(asta, "Password", PASSWORD);
+            signIn.click();
+        }
+        assertThat(asta.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+    }
+
+    private static Locator menu(Page page, String item) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item))
+                .click();
+        return dialog(page);
+    }
+
+    private static Locator in(Locator dialog, String button) {
+        return dialog.getByRole(
+                AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(button).setExact(true));
+    }
+
+    private String invitation() {
+        Locator dialog = menu(asta, "Who may see your work");
+        in(dialog, "Invite a guardian").click();
+        String link = dialog.locator("code").innerText();
+        assertTrue(link.contains("/join/"), link);
+        assertAccessible(asta);
+        in(dialog, "I have it").click();
+        assertThat(dialog.getByText("A link for a guardian, open until")).isVisible();
+        asta.keyboard().press("Escape");
+        return link;
+    }
+
+    @Test
+    public void aGuardianIsLetInLooksAndIsLetOutAgain() {
+        String link = invitation();
+        Page bodil = door(Look.IN_HAND);
+        bodil.navigate(link);
+        assertThat(bodil.getByRole(AriaRole.HEADING)).hasText("See the work of Asta");
+        assertAccessibleByDayAndNight(bodil);
+        assertEquals(bodil.evaluate("document.documentElement.scrollWidth"), PHONE);
+        tell(bodil, "Bodil", "herons fish at dawn");
+        button(bodil, "Join").click();
+        assertThat(bodil).hasURL(Pattern.compile("/s/\\d+/next$"));
+        assertThat(bodil.locator("header")).containsText("Asta");
+
+        Page late = door(Look.DAY);
+        late.navigate(link);
+        assertThat(late.getByText("It was used, taken back, or is older than seven days. Ask for a new one."))
+                .isVisible();
+
+        Locator people = menu(asta, "Who may see your work");
+        Locator row = people.getByRole(AriaRole.LISTITEM);
+        assertThat(row).hasCount(1);
+        assertThat(row).containsText("Bodil");
+        assertThat(row).containsText("looked today");
+        in(people, "End that Bodil sees your work").click();
+        in(people, "End it").click();
+        assertThat(people.getByText("Nobody but you.")).isVisible();
+        bodil.reload();
+        bodil.navigate(address("/"));
+        assertThat(bodil.getByText("No student has accepted you yet")).isVisible();
+    }
+
+    @Test
+    public void whoHasAnAccountJoinsWithIt() {
+        Locator admin = menu(asta, "Who may see your work");
+        admin.getByText("a guardian", new Locator.GetByTextOptions().setExact(true))
+                .click();
+        in(admin, "Make a link").click();
+        String account = admin.locator("code").innerText();
+        in(admin, "I have it").click();
+        asta.keyboard().press("Escape");
+        Page carl = door(Look.DAY);
+        carl.navigate(account);
+        tell(carl, "Carl", "three barrels of rain");
+        button(carl, "Join").click();
+        assertThat(carl.getByText("No student has accepted you yet")).isVisible();
+
+        carl.navigate(invitation());
+        button(carl, "Accept as Carl").click();
+        assertThat(carl.locator("header")).containsText("Asta");
+        Locator sees = menu(carl, "Whose work you see");
+        in(sees, "See the work of Asta no longer").click();
+        assertThat(carl.getByText("No student has accepted you yet")).isVisible();
+    }
+
+    @Test
+    public void oneEndsOnesSignInsAndChangesThePassword() {
+        Page other = door(Look.DAY);
+        fill(other, "E-mail address", "asta@holm.example");
+        fill(other, "Password", PASSWORD);
+        button(other, "Sign in").click();
+        assertThat(other.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+        Locator places = menu(asta, "Password and sign-ins");
+        assertThat(places.getByText("Chrome on Linux, this one")).isVisible();
+        fill(asta, "Password now", "not this one");
+        fill(asta, "New password", PASSWORD + " again");
+        in(places, "Change the password").click();
+        assertThat(places.getByText("This isn't your password now.")).isVisible();
+        fill(asta, "Password now", PASSWORD);
+        fill(asta, "New password", PASSWORD + " again");
+        in(places, "Change the password").click();
+        assertThat(notice(asta, "Your password is changed")).isVisible();
+        assertThat(places.getByRole(AriaRole.LISTITEM)).hasCount(1);
+        assertAccessible(asta);
+        other.reload();
+        assertThat(button(other, "Sign in")).isVisible();
+        fill(asta, "Password now", PASSWORD + " again");
+        fill(asta, "New password", PASSWORD);
+        in(places, "Change the password").click();
+        assertThat(asta.getByLabel("New password")).hasValue("");
+    }
+}
