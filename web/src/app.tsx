@@ -5,6 +5,7 @@ import { Toaster } from 'sonner';
 import type { Session } from './api/client';
 import { queryClient, sessionQuery } from './api/queries';
 import { Frame } from './frame/frame';
+import { HouseholdFrame } from './frame/household-frame';
 import { applyFormats } from './lib/formats';
 import { Boundary } from './ui/boundary';
 import { Button } from './ui/button';
@@ -42,6 +43,9 @@ const LeewayView = lazy(async () => ({
 }));
 const PaceView = lazy(async () => ({ default: (await import('./views/pace/pace-view')).PaceView }));
 const StartView = lazy(async () => ({ default: (await import('./views/start/start-view')).StartView }));
+const HouseholdView = lazy(async () => ({
+  default: (await import('./views/household/household-view')).HouseholdView,
+}));
 const LinksView = lazy(async () => ({ default: (await import('./views/links/links-view')).LinksView }));
 const TimelineView = lazy(async () => ({
   default: (await import('./views/timeline/timeline-view')).TimelineView,
@@ -57,11 +61,29 @@ const StandingView = lazy(async () => ({
 }));
 
 function routes(session: Session) {
-  const first = session.students[0];
+  const own = session.students.find((one) => one.id === session.person?.id);
+  const first = own ?? session.students[0];
+  const several = !own && session.students.length > 1;
   return createBrowserRouter([
     {
       path: '/',
-      element: first ? <Navigate to={`/s/${first.id}/next`} replace /> : <NoStudent />,
+      element: several ? (
+        <Navigate to="/household" replace />
+      ) : first ? (
+        <Navigate to={`/s/${first.id}/next`} replace />
+      ) : (
+        <HouseholdFrame session={session}>
+          <NoStudent />
+        </HouseholdFrame>
+      ),
+    },
+    {
+      path: '/household',
+      element: (
+        <HouseholdFrame session={session}>
+          <Later view={HouseholdView} />
+        </HouseholdFrame>
+      ),
     },
     {
       path: '/s/:student',

@@ -40,6 +40,14 @@ export const invitationsQuery = queryOptions({
   staleTime: 0,
 });
 
+/** The students whose work one sees. */
+export const householdQuery = queryOptions({
+  queryKey: ['household'],
+  queryFn: () => take(client.GET('/api/household')),
+  staleTime: 0,
+  refetchInterval: 60_000,
+});
+
 /** Where one is signed in. */
 export const placesQuery = queryOptions({
   queryKey: ['sessions'],

@@ -84,7 +84,7 @@ function ViewsInHand({ student }: { student: number }) {
     >
       <MenuChoice
         value={here?.path ?? ''}
-        onChange={go}
+        onChange={(id) => (id === ALL ? void navigate('/household') : go(id))}
         choices={views.map((view) => [view.path, view.name] as const)}
       />
     </Menu>
@@ -100,6 +100,8 @@ function ClockWords() {
     </time>
   );
 }
+
+const ALL = 'all';
 
 /** Whose work this is, for who reads that of others, and the others that can be chosen. */
 function WhoseBoard({ session, student }: TopBarProps) {
@@ -127,10 +129,13 @@ function WhoseBoard({ session, student }: TopBarProps) {
     >
       <MenuChoice
         value={String(student)}
-        onChange={go}
-        choices={session.students.map(
-          (one) => [String(one.id), one.id === session.person?.id ? 'Your own' : one.name] as const,
-        )}
+        onChange={(id) => (id === ALL ? void navigate('/household') : go(id))}
+        choices={[
+          [ALL, 'All students'] as const,
+          ...session.students.map(
+            (one) => [String(one.id), one.id === session.person?.id ? 'Your own' : one.name] as const,
+          ),
+        ]}
       />
     </Menu>
   );
@@ -210,4 +215,4 @@ function PersonMenu({ session }: { session: Session }) {
   );
 }
 
-export { Mark, TopBar };
+export { Mark, PersonMenu, TopBar };

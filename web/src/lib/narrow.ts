@@ -18,6 +18,8 @@ export const TRAITS = [
   'locked',
   'ungradedlong',
   'missing',
+  'listed',
+  'back',
   'overdue',
   'week',
   'nodue',
@@ -36,6 +38,8 @@ export const TRAIT_WORDS: Record<Trait, string> = {
   locked: 'Locked',
   ungradedlong: 'Ungraded long',
   missing: 'Missing',
+  listed: 'Handed in, yet listed missing',
+  back: 'Sent back, or asked for more',
   overdue: 'Overdue',
   week: 'Due within seven days',
   nodue: 'Has no due date',
@@ -56,6 +60,9 @@ const TRAIT: Record<Trait, (work: Work, now: number) => boolean> = {
   locked: (work) => work.lock !== null,
   ungradedlong: (work) => work.ungradedLong,
   missing: (work) => work.missing,
+  listed: (work) => work.flag === 'MISSING' && (work.stage === 'TURNED_IN' || work.stage === 'RETURNED'),
+  back: (work) =>
+    work.move === 'YOURS' && (work.stage === 'SENT_BACK' || work.redo !== null || work.toComplete),
   overdue: (work) => work.timing === 'OVERDUE' && work.move === 'YOURS',
   week: (work, now) =>
     work.due !== null && minutesBetween(now, work.due) >= 0 && minutesBetween(now, work.due) < A_WEEK,

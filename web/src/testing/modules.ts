@@ -11,6 +11,7 @@ export * as time from '../lib/time';
 export * as place from '../lib/timeline-place';
 export * as words from '../lib/words';
 export * as feedback from '../views/feedback/model';
+export * as household from '../views/household/model';
 export * as imports from '../views/imports/model';
 export * as leeway from '../views/leeway/model';
 export * as next from '../views/next/model';

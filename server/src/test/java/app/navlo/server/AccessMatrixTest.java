@@ -105,6 +105,7 @@ public class AccessMatrixTest extends DemoServer {
                 others,
                 Set.of(
                         "GET /api/session",
+                        "GET /api/household",
                         "POST /api/people",
                         "PUT /api/people/me",
                         "PUT /api/people/me/password",

@@ -94,6 +94,7 @@ public class ArrowsTest {
             "exports",
             "demo",
             "health",
+            "household",
             "people",
             "session",
             "page");

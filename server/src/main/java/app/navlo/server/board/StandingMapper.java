@@ -20,7 +20,7 @@ import org.jspecify.annotations.Nullable;
 public final class StandingMapper {
     private StandingMapper() {}
 
-    static StandingView of(Board board, Course course) {
+    public static StandingView of(Board board, Course course) {
         CourseBook book = Objects.requireNonNull(board.books().get(course.id()));
         return new StandingView(
                 course.rules().grade().kind(),

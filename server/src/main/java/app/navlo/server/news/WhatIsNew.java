@@ -42,7 +42,7 @@ import org.springframework.stereotype.Service;
  * or another device changed. A change that brought many things is one line.
  */
 @Service
-class WhatIsNew {
+public class WhatIsNew {
     /** So far back it reaches for who never looked, and so long what was seen can still be found. */
     private static final Duration BACK = Duration.ofDays(7);
 

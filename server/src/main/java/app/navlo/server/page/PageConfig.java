@@ -17,6 +17,8 @@ class PageConfig implements WebMvcConfigurer {
     @Override
     public void addViewControllers(ViewControllerRegistry views) {
         views.addViewController("/s/**").setViewName("forward:/index.html");
+        views.addViewController("/household").setViewName("forward:/index.html");
+        views.addViewController("/join/*").setViewName("forward:/index.html");
         // Without a student they lead to one's own.
         for (String view : VIEWS) {
             views.addViewController("/" + view + "/**").setViewName("forward:/index.html");

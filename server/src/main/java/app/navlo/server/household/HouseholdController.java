@@ -1,0 +1,23 @@
+package app.navlo.server.household;
+
+import app.navlo.server.account.Person;
+import java.util.List;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The students whose work somebody sees. */
+@RestController
+class HouseholdController {
+    private final HouseholdService household;
+
+    HouseholdController(HouseholdService household) {
+        this.household = household;
+    }
+
+    /** A row for each student whose work this person may see, who needs it most first. */
+    @GetMapping("/api/household")
+    List<HouseholdRow> rows(@AuthenticationPrincipal Person reader) {
+        return household.of(reader);
+    }
+}

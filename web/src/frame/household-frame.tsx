@@ -1,0 +1,20 @@
+import type { ReactNode } from 'react';
+import type { Session } from '../api/client';
+import { DemoBar } from './demo-bar';
+import { Mark, PersonMenu } from './top-bar';
+
+/** The bar over what is of no one student. */
+function HouseholdFrame({ session, children }: { session: Session; children: ReactNode }) {
+  return (
+    <div className="flex h-dvh flex-col overflow-clip print:h-auto">
+      <header className="no-print flex h-[46px] shrink-0 items-center justify-between border-line border-b bg-raised px-5 max-sm:px-3">
+        <Mark />
+        <PersonMenu session={session} />
+      </header>
+      <main className="flex min-h-0 flex-1 flex-col">{children}</main>
+      {session.demo && <DemoBar />}
+    </div>
+  );
+}
+
+export { HouseholdFrame };
