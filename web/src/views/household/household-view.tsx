@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
 import { householdQuery } from '../../api/queries';
-import { useNow } from '../../lib/now';
+import { setServerNow, useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
@@ -12,9 +12,14 @@ import { type CourseGlance, expectedWords, figuresOf, headline, isShort, type Ro
 /** The students whose work one sees, who needs it most first. */
 function HouseholdView() {
   const rows = useQuery(householdQuery);
+  const said = rows.data?.now;
+  useEffect(() => {
+    if (said) setServerNow(said);
+  }, [said]);
   if (rows.isError) return <Failed error={rows.error} onRetry={() => void rows.refetch()} />;
   if (!rows.data) return <Loading />;
-  if (rows.data.length === 0)
+  const { students } = rows.data;
+  if (students.length === 0)
     return (
       <Empty title="No student has accepted you yet">
         When a student does, their work is shown here. You can read it then, and never change it.
@@ -28,7 +33,7 @@ function HouseholdView() {
           Who needs you most stands first: by what is about to be lost, then by what can still be had.
         </p>
         <ol>
-          {rows.data.map((row) => (
+          {students.map((row) => (
             <StudentRow key={row.id} row={row} />
           ))}
         </ol>
@@ -118,7 +123,7 @@ function Dates({ row }: { row: Row }) {
           'nothing'
         )}
       </Said>
-      <Said name="A school last told something">{row.toldAt ? at(row.toldAt) : 'never'}</Said>
+      <Said name="Schools last answered">{row.answeredAt ? at(row.answeredAt) : 'never'}</Said>
     </dl>
   );
 }
@@ -156,7 +161,7 @@ function CourseRow({ course, row }: { course: CourseGlance; row: Row }) {
   const now = useNow();
   return (
     <tr className="border-line-2 border-t">
-      <th scope="row" className="max-w-0 py-1 text-left font-normal">
+      <th scope="row" className="w-full max-w-0 py-1 text-left font-normal">
         <Link
           to={`/s/${row.id}/standing/${course.id}`}
           className="flex min-h-6 items-center gap-2 hover:underline"

@@ -1,7 +1,6 @@
 package app.navlo.server.household;
 
 import app.navlo.server.account.Person;
-import java.util.List;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RestController;
@@ -17,7 +16,7 @@ class HouseholdController {
 
     /** A row for each student whose work this person may see, who needs it most first. */
     @GetMapping("/api/household")
-    List<HouseholdRow> rows(@AuthenticationPrincipal Person reader) {
+    HouseholdView rows(@AuthenticationPrincipal Person reader) {
         return household.of(reader);
     }
 }

@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param close the next grading close; null where none is known to come
  * @param fresh what is new to who reads
  * @param courses in the student's order
- * @param toldAt when a school's system last told something; null where none is linked or none has
+ * @param answeredAt when a school's system last answered; null where none is linked or none has
  */
 public record HouseholdRow(
         long id,
@@ -33,7 +33,7 @@ public record HouseholdRow(
         @Nullable CloseView close,
         int fresh,
         List<CourseGlance> courses,
-        @Nullable Instant toldAt) {
+        @Nullable Instant answeredAt) {
     /**
      * @param savable not there, and still to be had
      * @param closed not there, and out of reach

@@ -52,8 +52,8 @@ class HouseholdService {
         this.clock = clock;
     }
 
-    public List<HouseholdRow> of(Person reader) {
-        return people.readableBy(reader.id()).stream()
+    public HouseholdView of(Person reader) {
+        List<HouseholdRow> rows = people.readableBy(reader.id()).stream()
                 .map(student -> row(student, reader))
                 .sorted(Comparator.comparing((HouseholdRow row) -> Rational.parse(row.aboutToBeLost()))
                         .thenComparing(row -> row.missing().savable())
@@ -61,6 +61,7 @@ class HouseholdService {
                         .reversed()
                         .thenComparing(HouseholdRow::name))
                 .toList();
+        return new HouseholdView(clock.instant(), rows);
     }
 
     private HouseholdRow row(People.Student student, Person reader) {
@@ -90,7 +91,7 @@ class HouseholdService {
                         .map(course -> course(board, course))
                         .toList(),
                 links.of(student.id(), changes.undone(student.id())).stream()
-                        .flatMap(link -> Stream.ofNullable(link.faring().toldAt()))
+                        .flatMap(link -> Stream.ofNullable(link.faring().askedAt()))
                         .max(Comparator.naturalOrder())
                         .orElse(null));
     }

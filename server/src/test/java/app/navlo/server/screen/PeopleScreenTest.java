@@ -108,6 +108,55 @@ public class PeopleScreenTest extends Screen {
         assertThat(bodil.getByText("No student has accepted you yet")).isVisible();
     }
 
+    /** A guardian of two begins with both, and goes from one to the other without leaving the view. */
+    @Test
+    public void whoSeesTwoStudentsBeginsWithBothOfThem() {
+        Page gerd = door(Look.DAY);
+        gerd.navigate(invitation());
+        tell(gerd, "Gerd", "seven wet umbrellas");
+        button(gerd, "Join").click();
+        assertThat(gerd.locator("header")).containsText("Asta");
+
+        Locator admin = menu(asta, "Who may see your work");
+        in(admin, "Make a link").click();
+        String account = admin.locator("code").innerText();
+        asta.keyboard().press("Escape");
+        Page erik = door(Look.DAY);
+        erik.navigate(account);
+        tell(erik, "Erik", "bicycle up the stairs");
+        button(erik, "Join").click();
+        assertThat(erik.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+        Locator his = menu(erik, "Who may see your work");
+        in(his, "Invite a guardian").click();
+        gerd.navigate(his.locator("code").innerText());
+        button(gerd, "Accept as Gerd").click();
+
+        assertThat(gerd).hasURL(Pattern.compile("/household$"));
+        assertThat(gerd.locator("[data-student]")).hasCount(2);
+        assertThat(gerd.locator("[data-student]").first()).containsText("Nothing is missing that can still be had.");
+        assertAccessibleByDayAndNight(gerd);
+        gerd.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Erik").setExact(true))
+                .click();
+        assertThat(gerd.locator("header")).containsText("Erik");
+        gerd.getByRole(
+                        AriaRole.LINK,
+                        new Page.GetByRoleOptions().setName("Pace").setExact(true))
+                .click();
+        assertThat(gerd).hasURL(Pattern.compile("/pace$"));
+        button(gerd, "Choose a student").click();
+        gerd.getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName("Asta"))
+                .click();
+        assertThat(gerd.locator("header")).containsText("Asta");
+        assertThat(gerd).hasURL(Pattern.compile("/pace$"));
+        button(gerd, "Choose a student").click();
+        gerd.getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName("All students"))
+                .click();
+        assertThat(gerd.locator("[data-student]")).hasCount(2);
+    }
+
     @Test
     public void whoHasAnAccountJoinsWithIt() {
         Locator admin = menu(asta, "Who may see your work");

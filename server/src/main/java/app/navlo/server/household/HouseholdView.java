@@ -1,0 +1,11 @@
+package app.navlo.server.household;
+
+import java.time.Instant;
+import java.util.List;
+
+/**
+ * The students whose work somebody sees.
+ *
+ * @param students who needs it most first
+ */
+public record HouseholdView(Instant now, List<HouseholdRow> students) {}
