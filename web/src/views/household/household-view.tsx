@@ -74,11 +74,7 @@ function Figures({ row }: { row: Row }) {
     <ul className="mt-3 grid grid-cols-5 gap-x-4 gap-y-2 max-lg:grid-cols-3 max-sm:grid-cols-2">
       {figuresOf(row).map((figure) => (
         <li key={figure.key} data-figure={figure.key}>
-          <Link
-            to={`/s/${row.id}/${figure.to}`}
-            aria-label={`${figure.count} ${figure.words}, of ${row.name}`}
-            className="group block min-h-6"
-          >
+          <Link to={`/s/${row.id}/${figure.to}`} className="group block min-h-6">
             <span
               data-hot={figure.hot && figure.count > 0}
               data-none={figure.count === 0}
@@ -88,6 +84,7 @@ function Figures({ row }: { row: Row }) {
             </span>
             <span className="block text-[13px] text-ink-2 leading-snug group-hover:underline">
               {figure.words}
+              <span className="sr-only">, of {row.name}</span>
             </span>
           </Link>
         </li>
