@@ -5,10 +5,13 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -17,6 +20,9 @@ import tools.jackson.databind.JsonNode;
 public class PeopleTest extends OwnServer {
     private static final String PASSWORD = "plum orchard ladder";
     private static final String GUARDIANS = STUDENT + "/guardians";
+
+    @Autowired
+    private JdbcTemplate db;
 
     private TestClient atTheDoor() {
         TestClient client = new TestClient(port);
@@ -366,6 +372,25 @@ public class PeopleTest extends OwnServer {
         assertEquals(here.send("DELETE", "/api/people/me/sessions", "").status(), 204);
         assertEquals(nameOf(again), "");
         assertEquals(nameOf(here), "Nora");
+    }
+
+    /** Used every day, it would else last for ever. */
+    @Test
+    public void aSignInEndsAfterNinetyDays() {
+        TestClient pia = joined(invitation("STUDENT"), "Pia");
+        assertEquals(nameOf(pia), "Pia");
+        String person = pia.get("/api/session").json().at("/person/id").toString();
+        db.update(
+                "UPDATE spring_session SET creation_time = creation_time - ? WHERE principal_name = ?",
+                Duration.ofDays(89).toMillis(),
+                person);
+        assertEquals(nameOf(pia), "Pia");
+        db.update(
+                "UPDATE spring_session SET creation_time = creation_time - ? WHERE principal_name = ?",
+                Duration.ofDays(2).toMillis(),
+                person);
+        assertEquals(nameOf(pia), "", "it is over");
+        assertEquals(nameOf(TestClient.signedIn(port, "pia@example.org", PASSWORD)), "Pia");
     }
 
     /** Wherever one has changed one's address, all one's sign-ins are still found. */

@@ -16,6 +16,7 @@ import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
+import org.springframework.security.web.context.SecurityContextHolderFilter;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
 
@@ -99,6 +100,7 @@ class SecurityConfig {
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .frameOptions(frame -> frame.deny())
                         .contentTypeOptions(Customizer.withDefaults()))
+                .addFilterBefore(new LongestSignIn(), SecurityContextHolderFilter.class)
                 .addFilterBefore(new TokenFilter(tokens, problems), UsernamePasswordAuthenticationFilter.class)
                 .addFilterBefore(new SignInBrakeFilter(brake, problems), UsernamePasswordAuthenticationFilter.class)
                 .build();
