@@ -1,15 +1,25 @@
 package app.navlo.server;
 
+import app.navlo.server.account.ForgottenPassword;
 import app.navlo.server.account.SignUp;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
+import java.io.BufferedReader;
+import java.io.Console;
 import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.stream.Collectors;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.web.server.PortInUseException;
 import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.dao.DataAccessException;
+import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 import org.springframework.scheduling.annotation.EnableScheduling;
 
 /** Starts the server, says in one line that it is ready, or in one line why it isn't. */
@@ -19,6 +29,10 @@ public class NavloApplication {
     private static final int WRONG_CALL = 2;
 
     public static void main(String[] args) {
+        if (args.length > 0 && args[0].equals("password")) {
+            password(List.of(args).subList(1, args.length));
+            return;
+        }
         try {
             Launch launch = Launch.of(List.of(args));
             launch.prepare();
@@ -32,6 +46,33 @@ public class NavloApplication {
         } catch (RuntimeException failed) {
             stop(1, why(failed));
         }
+    }
+
+    /** A new password for who has forgotten theirs: asked for on the terminal, or read from the input. */
+    private static void password(List<String> args) {
+        try {
+            if (args.isEmpty() || args.get(0).startsWith("--")) {
+                throw new IllegalArgumentException("say whose: ./navlo password ADDRESS [--data DIR]");
+            }
+            List<String> start = new ArrayList<>(List.of("start"));
+            start.addAll(args.subList(1, args.size()));
+            JdbcClient db = JdbcClient.create(
+                    new DriverManagerDataSource(Launch.of(start).url() + ";IFEXISTS=TRUE", Launch.USER, ""));
+            System.out.println(new ForgottenPassword(db).set(args.get(0), typed()));
+        } catch (IllegalArgumentException | IOException wrong) {
+            stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
+        } catch (DataAccessException failed) {
+            stop(1, why(failed));
+        }
+    }
+
+    private static String typed() throws IOException {
+        Console console = System.console();
+        if (console != null) {
+            return new String(Objects.requireNonNullElse(console.readPassword("New password: "), new char[0]));
+        }
+        String line = new BufferedReader(new InputStreamReader(System.in, StandardCharsets.UTF_8)).readLine();
+        return Objects.requireNonNullElse(line, "");
     }
 
     private static String ready(ConfigurableApplicationContext context) {
@@ -56,6 +97,9 @@ public class NavloApplication {
         for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
             if (cause instanceof PortInUseException busy) {
                 return "port " + busy.getPort() + " is in use; choose another with --port, or stop what runs there";
+            }
+            if (String.valueOf(cause.getMessage()).contains("not found, and IFEXISTS=true")) {
+                return "there is no data in that folder; choose another with --data";
             }
             if (String.valueOf(cause.getMessage()).contains("Database may be already in use")) {
                 return "another Navlo uses this data; stop it, or choose another folder with --data";

@@ -17,7 +17,7 @@ import org.springframework.stereotype.Repository;
 public class People {
     private final JdbcClient db;
 
-    People(JdbcClient db) {
+    public People(JdbcClient db) {
         this.db = db;
     }
 
