@@ -4,6 +4,8 @@ import app.navlo.server.account.ForgottenPassword;
 import app.navlo.server.account.SignUp;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
+import app.navlo.server.store.People;
+import app.navlo.server.store.SignIns;
 import java.io.BufferedReader;
 import java.io.Console;
 import java.io.IOException;
@@ -58,7 +60,7 @@ public class NavloApplication {
             start.addAll(args.subList(1, args.size()));
             JdbcClient db = JdbcClient.create(
                     new DriverManagerDataSource(Launch.of(start).url() + ";IFEXISTS=TRUE", Launch.USER, ""));
-            System.out.println(new ForgottenPassword(db).set(args.get(0), typed()));
+            System.out.println(new ForgottenPassword(new People(db), new SignIns(db)).set(args.get(0), typed()));
         } catch (IllegalArgumentException | IOException wrong) {
             stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
         } catch (DataAccessException failed) {

@@ -8,6 +8,7 @@ import static org.testng.Assert.expectThrows;
 import app.navlo.server.account.ForgottenPassword;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
+import app.navlo.server.store.SignIns;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -50,7 +51,7 @@ public class ForgottenPasswordTest {
         signedIn("0002", ida);
         signedIn("0003", ida + 1);
         String before = people.passwordOf(ida);
-        String said = new ForgottenPassword(db).set(" ida@EXAMPLE.org ", "mild grey owl");
+        String said = new ForgottenPassword(people, new SignIns(db)).set(" ida@EXAMPLE.org ", "mild grey owl");
         assertEquals(said, "Ida Falk signs in with the new password from now on; 2 sign-ins were ended.");
         assertFalse(people.passwordOf(ida).equals(before));
         assertFalse(people.passwordOf(ida).contains("owl"), "it is kept as a hash");
@@ -75,7 +76,8 @@ public class ForgottenPasswordTest {
     public void whatCannotBeIsSaidInALineAndChangesNothing(String email, String password, String words) {
         String before = people.passwordOf(ida);
         IllegalArgumentException wrong =
-                expectThrows(IllegalArgumentException.class, () -> new ForgottenPassword(db).set(email, password));
+                expectThrows(IllegalArgumentException.class, () -> new ForgottenPassword(people, new SignIns(db))
+                        .set(email, password));
         assertTrue(String.valueOf(wrong.getMessage()).contains(words), wrong.getMessage());
         assertEquals(people.passwordOf(ida), before);
     }

@@ -4,7 +4,6 @@ import app.navlo.server.store.People;
 import app.navlo.server.store.SignIns;
 import java.util.List;
 import java.util.Objects;
-import org.springframework.jdbc.core.simple.JdbcClient;
 
 /** A new password for somebody who has forgotten theirs, given by who has the machine while no Navlo runs on the data. */
 public final class ForgottenPassword {
@@ -12,9 +11,9 @@ public final class ForgottenPassword {
     private final SignIns signIns;
     private final PasswordRules rules = new PasswordRules();
 
-    public ForgottenPassword(JdbcClient db) {
-        this.people = new People(db);
-        this.signIns = new SignIns(db);
+    public ForgottenPassword(People people, SignIns signIns) {
+        this.people = people;
+        this.signIns = signIns;
     }
 
     /**

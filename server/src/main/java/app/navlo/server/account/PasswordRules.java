@@ -4,6 +4,7 @@ import app.navlo.server.problem.Refusal.Fault;
 import com.nulabinc.zxcvbn.Feedback;
 import com.nulabinc.zxcvbn.Strength;
 import com.nulabinc.zxcvbn.Zxcvbn;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.springframework.stereotype.Component;
@@ -31,10 +32,24 @@ public class PasswordRules {
             return Optional.of(new Fault(
                     field, "Choose a password of " + SHORTEST + " to " + LONGEST + " characters, in any script."));
         }
-        Strength strength = zxcvbn.measure(password.substring(0, Math.min(LOOKED_AT, password.length())), about);
+        Strength strength =
+                zxcvbn.measure(password.substring(0, Math.min(LOOKED_AT, password.length())), wordsOf(about));
         return strength.getScore() >= ENOUGH
                 ? Optional.empty()
                 : Optional.of(new Fault(field, words(strength.getFeedback())));
+    }
+
+    /** Each word of what is known, and all of it run together, as people write themselves in passwords. */
+    private static List<String> wordsOf(List<String> about) {
+        List<String> words = new ArrayList<>();
+        for (String known : about) {
+            String[] parts = known.split("[^\\p{L}\\p{N}]+");
+            words.addAll(List.of(parts));
+            words.add(String.join("", parts));
+            words.add(known.replaceFirst("@.*", ""));
+        }
+        words.removeIf(word -> word.length() < 3);
+        return words;
     }
 
     private static String words(Feedback feedback) {

@@ -384,9 +384,8 @@ public class SyncWriter {
                 beside(key, work, result);
                 return;
             }
-            boolean scoredSo = scored != null
-                    && scored.points().equals(Objects.requireNonNull(result.points()))
-                    && scored.isFinal() == isFinal;
+            boolean scoredSo =
+                    scored != null && Objects.equals(scored.points(), result.points()) && scored.isFinal() == isFinal;
             if (result.points() != null && !scoredSo) {
                 DeedFacts.Made made = DeedFacts.scored(result.points(), isFinal);
                 add(work, written ? made.byHand() : made, at, link.name());

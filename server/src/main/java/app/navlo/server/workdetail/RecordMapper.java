@@ -49,7 +49,7 @@ final class RecordMapper {
         Rational raw = entry.finding().outcome().keptRaw();
         Rational kept = entry.finding().outcome().kept();
         words.add(scored(raw));
-        if (kept != null && !kept.equals(Objects.requireNonNull(raw))) {
+        if (kept != null && !Objects.equals(kept, raw)) {
             words.add(Sentences.number(kept) + " after the late penalty");
         }
         if (state.missing()) {

@@ -97,7 +97,7 @@ class WorkMaterial {
                                 level.title(),
                                 level.description(),
                                 Figures.text(level.points()),
-                                level.points().equals(Objects.requireNonNull(got))))
+                                got != null && level.points().equals(got)))
                         .toList());
     }
 

@@ -32,9 +32,11 @@ public class PasswordsTest {
             {"mild grey owl", true},
             {"måne over myr", true},
             {"море и маяк", true},
-            {"🦉🦉🦉🦉🦉🦉🦉🦉🦉🦉", true},
+            {"🦉🌲🦊🌙🪵🐝🌾🍄🦔🌊", true},
+            {"🦉🦉🦉🦉🦉🦉🦉🦉🦉🦉", false},
             {"y".repeat(200) + "z", false},
-            {"owl ".repeat(50), true},
+            {"owl ".repeat(50), false},
+            {"thirteen owls beside the weir and a heron over the meadow", true},
         };
     }
 
