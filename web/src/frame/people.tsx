@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../api/client';
-import { guardiansQuery, invitationsQuery, queryClient, sessionQuery } from '../api/queries';
+import { guardiansQuery, invitationsQuery, queryClient } from '../api/queries';
 import { useNow } from '../lib/now';
 import { moment, near } from '../lib/time';
 import { Button, TextButton } from '../ui/button';
@@ -176,7 +176,6 @@ function OpenInvitations({ invitations, zone, onTakeBack }: OpenInvitationsProps
 function Reads({ students }: { students: Session['students'] }) {
   const { write: leave } = useWrite(async (student: number) => {
     await take(client.DELETE('/api/people/me/students/{student}', { params: { path: { student } } }));
-    await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 });
     window.location.assign('/');
   });
   return (

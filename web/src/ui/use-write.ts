@@ -28,6 +28,8 @@ export function useWrite<Values = void>(
 ): Write<Values> {
   const { mutateAsync, isPending, error } = useMutation({
     mutationFn: send,
+    // Without a connection it is said so at once, rather than kept in silence until there is one.
+    networkMode: 'always',
     onError: (refused) => {
       if (!inForm || !isOfFields(refused)) noticeFault(refused);
       // It was changed elsewhere meanwhile: what is on the page becomes what it is now.

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../../api/client';
-import { invitationQuery, queryClient, sessionQuery } from '../../api/queries';
+import { invitationQuery } from '../../api/queries';
 import { Mark } from '../../frame/top-bar';
 import { moment } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
@@ -108,7 +108,6 @@ function BecomeNew({ secret }: { secret: string }) {
           body: { ...typed, zone },
         }),
       );
-      await queryClient.fetchQuery({ ...sessionQuery, staleTime: 0 });
       enter();
     },
   );

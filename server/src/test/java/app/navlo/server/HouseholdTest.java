@@ -3,12 +3,13 @@ package app.navlo.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import java.util.function.Predicate;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** The row of a student is what the student's own pages say. */
 public class HouseholdTest extends DemoServer {
-    private static long count(JsonNode works, java.util.function.Predicate<JsonNode> which) {
+    private static long count(JsonNode works, Predicate<JsonNode> which) {
         return works.valueStream().filter(which).count();
     }
 

@@ -8,10 +8,12 @@ import static org.testng.Assert.assertTrue;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
+import org.testng.annotations.BeforeClass;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -35,7 +37,7 @@ public class PeopleTest extends OwnServer {
                 "name",
                 name,
                 "email",
-                name.toLowerCase(java.util.Locale.ROOT) + "@example.org",
+                name.toLowerCase(Locale.ROOT) + "@example.org",
                 "password",
                 password,
                 "zone",
@@ -288,7 +290,7 @@ public class PeopleTest extends OwnServer {
 
     private String invitation = "";
 
-    @org.testng.annotations.BeforeClass(dependsOnMethods = "signUp")
+    @BeforeClass(dependsOnMethods = "signUp")
     public void invite() {
         invitation = invitation("GUARDIAN");
     }
@@ -310,7 +312,7 @@ public class PeopleTest extends OwnServer {
         TestClient.Answer in =
                 client.post("/api/invitations/" + invitation("GUARDIAN") + "/people", newPerson(name, password));
         assertEquals(in.status(), 201, in.body());
-        String email = name.toLowerCase(java.util.Locale.ROOT) + "@example.org";
+        String email = name.toLowerCase(Locale.ROOT) + "@example.org";
         assertEquals(nameOf(TestClient.signedIn(port, email, password)), name);
         TestClient wrong = atTheDoor();
         assertEquals(wrong.signIn(email, almost).status(), 401);

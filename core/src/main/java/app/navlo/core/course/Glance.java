@@ -14,6 +14,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -61,7 +62,7 @@ public record Glance(
                 yours.stream().map(one -> one.lostBy(now.plus(SOON), now)).reduce(Rational.ZERO, Rational::plus));
     }
 
-    private static int count(List<InCourse> all, java.util.function.Predicate<InCourse> which) {
+    private static int count(List<InCourse> all, Predicate<InCourse> which) {
         return (int) all.stream().filter(which).count();
     }
 

@@ -1,10 +1,8 @@
 package app.navlo.server.account;
 
+import app.navlo.server.store.Sha256;
 import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
 import java.text.Normalizer;
-import java.util.Base64;
 import org.jspecify.annotations.Nullable;
 import org.springframework.security.crypto.bcrypt.BCryptPasswordEncoder;
 import org.springframework.security.crypto.password.AbstractValidatingPasswordEncoder;
@@ -39,12 +37,6 @@ final class LongPasswords extends AbstractValidatingPasswordEncoder {
     }
 
     private static String digest(String password) {
-        byte[] typed = Normalizer.normalize(password, Normalizer.Form.NFKC).getBytes(StandardCharsets.UTF_8);
-        try {
-            return Base64.getEncoder()
-                    .encodeToString(MessageDigest.getInstance("SHA-384").digest(typed));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException(e);
-        }
+        return Sha256.of(Normalizer.normalize(password, Normalizer.Form.NFKC));
     }
 }

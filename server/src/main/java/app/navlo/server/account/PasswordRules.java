@@ -12,8 +12,8 @@ import org.springframework.stereotype.Component;
 /** What a password must be: long enough, and none that is guessed first. */
 @Component
 public class PasswordRules {
-    public static final int SHORTEST = 10;
-    public static final int LONGEST = 200;
+    private static final int SHORTEST = 10;
+    private static final int LONGEST = 200;
     /** Of 0 to 4: guessed with less than about a hundred million tries. */
     private static final int ENOUGH = 2;
     /** Guessing looks at no more: longer ones are good by their length. */

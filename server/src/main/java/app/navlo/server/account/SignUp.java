@@ -2,6 +2,7 @@ package app.navlo.server.account;
 
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Instance;
+import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.SecureRandom;
 import java.util.Locale;
@@ -64,14 +65,14 @@ public class SignUp {
 
     /** @throws Refusal if it isn't the code that was printed */
     public void check(@Nullable String given) {
-        byte[] typed = String.valueOf(given)
-                .strip()
-                .toUpperCase(Locale.ROOT)
-                .getBytes(java.nio.charset.StandardCharsets.UTF_8);
-        byte[] right = code.toUpperCase(Locale.ROOT).getBytes(java.nio.charset.StandardCharsets.UTF_8);
-        if (!MessageDigest.isEqual(typed, right)) {
+        if (!MessageDigest.isEqual(bytes(String.valueOf(given)), bytes(code))) {
             throw Refusal.invalid(
                     "code", "This isn't the code. It stands where Navlo was started, beside “Navlo is ready”.");
         }
+    }
+
+    /** However it is typed. */
+    private static byte[] bytes(String code) {
+        return code.strip().toUpperCase(Locale.ROOT).getBytes(StandardCharsets.UTF_8);
     }
 }

@@ -4,12 +4,13 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.AccessTokens;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
+import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
+import org.springframework.security.crypto.keygen.StringKeyGenerator;
 import org.springframework.stereotype.Service;
 
 /** Makes, revokes and recognises access tokens. */
@@ -18,14 +19,14 @@ public class TokenService {
     /** By which a token is known for one, in a script as in a log that should not hold it. */
     static final String PREFIX = "navlo_";
 
-    private static final int BYTES = 32;
     private static final int MOST = 20;
     /** Its last use is kept no more exactly than this, so that reading stays reading. */
     private static final Duration EXACT = Duration.ofHours(1);
 
     private final AccessTokens tokens;
     private final ServerClock clock;
-    private final SecureRandom random = new SecureRandom();
+    private final StringKeyGenerator secrets =
+            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
 
     TokenService(AccessTokens tokens, ServerClock clock) {
         this.tokens = tokens;
@@ -44,9 +45,7 @@ public class TokenService {
         if (tokens.of(person.id()).size() >= MOST) {
             throw Refusal.conflict("There are " + MOST + " tokens already", "Revoke one that isn't needed.");
         }
-        byte[] secret = new byte[BYTES];
-        random.nextBytes(secret);
-        String token = PREFIX + Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
+        String token = PREFIX + secrets.generateKey();
         return new Made(tokens.add(person.id(), name.strip(), scope, Sha256.of(token), clock.instant()), token);
     }
 

@@ -1,7 +1,6 @@
 package app.navlo.server.household;
 
 import app.navlo.core.course.Glance;
-import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.next.Aim;
 import app.navlo.core.work.Fact;
@@ -36,6 +35,20 @@ import org.springframework.stereotype.Service;
 @Service
 @ReadBoard
 class HouseholdService {
+    private static final Comparator<Seen> WORST_FIRST = Comparator.comparing(
+                    (Seen seen) -> seen.glance().aboutToBeLost())
+            .thenComparing(seen -> seen.glance().savable())
+            .thenComparing(seen -> seen.glance().sentBack())
+            .reversed()
+            .thenComparing(seen -> seen.student().name());
+
+    /** A student, with what is counted of their work. */
+    private record Seen(People.Student student, Board board, Glance glance) {
+        static Seen of(People.Student student, Board board) {
+            return new Seen(student, board, Glance.of(board.books().values(), board.now()));
+        }
+    }
+
     private final People people;
     private final Boards boards;
     private final WhatIsNew news;
@@ -53,22 +66,20 @@ class HouseholdService {
     }
 
     public HouseholdView of(Person reader) {
-        List<HouseholdRow> rows = people.readableBy(reader.id()).stream()
-                .map(student -> row(student, reader))
-                .sorted(Comparator.comparing((HouseholdRow row) -> Rational.parse(row.aboutToBeLost()))
-                        .thenComparing(row -> row.missing().savable())
-                        .thenComparing(row -> row.missing().sentBack())
-                        .reversed()
-                        .thenComparing(HouseholdRow::name))
-                .toList();
-        return new HouseholdView(clock.instant(), rows);
-    }
-
-    private HouseholdRow row(People.Student student, Person reader) {
         Instant now = clock.instant();
         ZoneId zone = ZoneId.of(reader.zone());
-        Board board = boards.read(student.id(), zone, now);
-        Glance glance = Glance.of(board.books().values(), now);
+        List<HouseholdRow> rows = people.readableBy(reader.id()).stream()
+                .map(student -> Seen.of(student, boards.read(student.id(), zone, now)))
+                .sorted(WORST_FIRST)
+                .map(seen -> row(seen, reader))
+                .toList();
+        return new HouseholdView(now, rows);
+    }
+
+    private HouseholdRow row(Seen seen, Person reader) {
+        People.Student student = seen.student();
+        Board board = seen.board();
+        Glance glance = seen.glance();
         Term term = board.terms().values().stream().findFirst().orElse(null);
         return new HouseholdRow(
                 student.id(),
@@ -85,8 +96,9 @@ class HouseholdService {
                 Figures.text(glance.aboutToBeLost()),
                 loss(board, glance.nextLoss()),
                 loss(board, glance.nextDue()),
-                close(board, now),
-                news.of(new SeenMarks.Reader(reader.id(), student.id()), zone).fresh(),
+                close(board),
+                news.of(new SeenMarks.Reader(reader.id(), student.id()), ZoneId.of(reader.zone()))
+                        .fresh(),
                 board.courses().values().stream()
                         .map(course -> course(board, course))
                         .toList(),
@@ -111,10 +123,10 @@ class HouseholdService {
         return new LossView(work, title, loss.at());
     }
 
-    private static @Nullable CloseView close(Board board, Instant now) {
+    private static @Nullable CloseView close(Board board) {
         return board.terms().values().stream()
                 .flatMap(term -> term.closes().stream())
-                .filter(close -> close.closesAt().isAfter(now))
+                .filter(close -> close.closesAt().isAfter(board.now()))
                 .min(Comparator.comparing(Term.GradingPeriod::closesAt))
                 .map(close -> new CloseView(close.name(), close.closesAt()))
                 .orElse(null);

@@ -8,7 +8,6 @@ import app.navlo.server.store.Invitations.Invitation;
 import app.navlo.server.store.Role;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Base64;
@@ -17,6 +16,9 @@ import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.http.HttpStatus;
+import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
+import org.springframework.security.crypto.keygen.StringKeyGenerator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,14 +28,14 @@ import org.springframework.transaction.annotation.Transactional;
 class InvitationService {
     private static final Logger LOG = LoggerFactory.getLogger(InvitationService.class);
     private static final Duration STANDS = Duration.ofDays(7);
-    private static final int BYTES = 24;
     private static final int MOST_OPEN = 20;
 
     private final Invitations invitations;
     private final Guardianships guardianships;
     private final PersonService people;
     private final ServerClock clock;
-    private final SecureRandom random = new SecureRandom();
+    private final StringKeyGenerator secrets =
+            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
 
     InvitationService(Invitations invitations, Guardianships guardianships, PersonService people, ServerClock clock) {
         this.invitations = invitations;
@@ -58,9 +60,7 @@ class InvitationService {
             throw Refusal.conflict(
                     MOST_OPEN + " of your invitations are still open", "Take back one that isn't needed.");
         }
-        byte[] bytes = new byte[BYTES];
-        random.nextBytes(bytes);
-        String secret = Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
+        String secret = secrets.generateKey();
         Instant ends = now.plus(STANDS);
         long id =
                 invitations.add(new Invitations.NewInvitation(Sha256.of(secret), maker.id(), role, student, now, ends));
@@ -132,7 +132,7 @@ class InvitationService {
 
     private static Refusal over() {
         return Refusal.of(
-                org.springframework.http.HttpStatus.GONE,
+                HttpStatus.GONE,
                 "This invitation can't be used",
                 "",
                 "It was used, taken back, or is older than seven days. Ask for a new one.");

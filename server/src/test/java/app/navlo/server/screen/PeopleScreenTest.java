@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import java.util.Locale;
 import java.util.regex.Pattern;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.BeforeMethod;
@@ -25,7 +26,7 @@ public class PeopleScreenTest extends Screen {
 
     private static void tell(Page page, String name, String password) {
         fill(page, "Your name", name);
-        fill(page, "E-mail address", name.toLowerCase(java.util.Locale.ROOT) + "@holm.example");
+        fill(page, "E-mail address", name.toLowerCase(Locale.ROOT) + "@holm.example");
         fill(page, "Password", password);
     }
 

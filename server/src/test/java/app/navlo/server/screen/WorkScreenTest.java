@@ -355,6 +355,24 @@ public class WorkScreenTest extends Screen {
         assertThat(page).hasURL(Pattern.compile("/work/\\d+$"));
     }
 
+    /** A line that is sent without a connection says so, stays, and is added once when there is one again. */
+    @Test
+    public void whatIsWrittenWithoutAConnectionSaysSoAndStays() {
+        Page page = mira("/s/1/work?add=line");
+        Locator line = page.getByLabel("A piece of work in one line");
+        line.fill("read about mulch fri 17:00 20p");
+        page.context().setOffline(true);
+        line.press("Enter");
+        assertThat(notice(page, "Navlo can’t be reached")).isVisible();
+        assertThat(line).hasValue("read about mulch fri 17:00 20p");
+        page.context().setOffline(false);
+        line.press("Enter");
+        assertThat(notice(page, "Added")).isVisible();
+        assertThat(line).hasValue("");
+        assertThat(find(page, "read about mulch")).isVisible();
+        assertThat(page.locator("[role=row][data-work]")).hasCount(1);
+    }
+
     @Test
     public void onAPhoneNothingIsWiderThanTheScreen() {
         Page page = signedIn(Look.IN_HAND, "Mira Solheim");
