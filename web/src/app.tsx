@@ -42,6 +42,7 @@ const LeewayView = lazy(async () => ({
   default: (await import('./views/leeway/leeway-view')).LeewayView,
 }));
 const PaceView = lazy(async () => ({ default: (await import('./views/pace/pace-view')).PaceView }));
+const SheetView = lazy(async () => ({ default: (await import('./views/sheet/sheet-view')).SheetView }));
 const StartView = lazy(async () => ({ default: (await import('./views/start/start-view')).StartView }));
 const HouseholdView = lazy(async () => ({
   default: (await import('./views/household/household-view')).HouseholdView,
@@ -102,6 +103,7 @@ function routes(session: Session) {
         { path: 'files', element: <Later view={FilesView} /> },
         { path: 'notes', element: <Later view={NotesView} /> },
         { path: 'links', element: <Later view={LinksView} /> },
+        { path: 'sheet', element: <Later view={SheetView} /> },
         { path: 'start', element: <Later view={StartView} /> },
         { path: '*', element: <NotHere /> },
       ],
@@ -127,6 +129,7 @@ const VIEWS_ALONE = [
   'notes',
   'links',
   'start',
+  'sheet',
 ];
 
 /** The same address of one's own, or of the first student that one reads. */

@@ -40,12 +40,19 @@ export const invitationsQuery = queryOptions({
   staleTime: 0,
 });
 
-/** The students whose work one sees. */
-export const householdQuery = queryOptions({
-  queryKey: ['household'],
-  queryFn: () => take(client.GET('/api/household')),
-  staleTime: 0,
-  refetchInterval: 60_000,
+/** The students whose work one sees, with figures of a grading period or of a whole term. */
+export const householdQuery = (span: Schemas['Spanning']) =>
+  queryOptions({
+    queryKey: ['household', span],
+    queryFn: () => take(client.GET('/api/household', { params: { query: { span } } })),
+    staleTime: 0,
+    refetchInterval: 60_000,
+  });
+
+/** Which words come by mail. */
+export const noticesQuery = queryOptions({
+  queryKey: ['notices'],
+  queryFn: () => take(client.GET('/api/people/me/notices')),
 });
 
 /** Where one is signed in. */
@@ -79,6 +86,18 @@ export const newsQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'news'],
     queryFn: () => take(client.GET('/api/news/{student}', { params: { path: { student } } })),
+  });
+
+/** What came back since a day, and what was agreed. @param since a local date */
+export const meetingQuery = (student: number, since: string) =>
+  queryOptions({
+    queryKey: ['student', student, 'meeting', since],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/meeting', {
+          params: { path: { student }, query: { since } },
+        }),
+      ),
   });
 
 /** What was written that holds words which begin so. */

@@ -10,6 +10,7 @@ import { Menu, MenuChoice, MenuItem, MenuLabel, MenuRule } from '../ui/menu';
 import { noticeFault } from '../ui/notice';
 import { FindOrDo } from './find-or-do';
 import { NewsButton } from './news/news-panel';
+import { NoticesDialog } from './notices';
 import { PeopleDialog } from './people';
 import { PersonDialog } from './person-dialog';
 import { SignInsDialog } from './sign-ins';
@@ -144,7 +145,7 @@ function WhoseBoard({ session, student }: TopBarProps) {
 function PersonMenu({ session }: { session: Session }) {
   const [theme, setTheme] = useTheme();
   const [leaving, setLeaving] = useState(false);
-  const [asking, setAsking] = useState<'self' | 'people' | 'sign-ins' | null>(null);
+  const [asking, setAsking] = useState<'self' | 'people' | 'sign-ins' | 'notices' | null>(null);
   const navigate = useNavigate();
   const known = useContext(StudentContext);
   const student = known?.mayWrite ? known : null;
@@ -197,6 +198,7 @@ function PersonMenu({ session }: { session: Session }) {
           {session.person?.role === 'STUDENT' ? 'Who may see your work' : 'Whose work you see'}
         </MenuItem>
         <MenuItem onSelect={() => setAsking('self')}>You, and how you read times</MenuItem>
+        <MenuItem onSelect={() => setAsking('notices')}>Words by mail</MenuItem>
         <MenuItem onSelect={() => setAsking('sign-ins')}>Password and sign-ins</MenuItem>
         <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
       </Menu>
@@ -206,6 +208,11 @@ function PersonMenu({ session }: { session: Session }) {
           <SignInsDialog
             person={session.person}
             open={asking === 'sign-ins'}
+            onClose={() => setAsking(null)}
+          />
+          <NoticesDialog
+            student={session.person.role === 'STUDENT'}
+            open={asking === 'notices'}
             onClose={() => setAsking(null)}
           />
           <PeopleDialog session={session} open={asking === 'people'} onClose={() => setAsking(null)} />

@@ -17,6 +17,7 @@ export * as leeway from '../views/leeway/model';
 export * as next from '../views/next/model';
 export * as pace from '../views/pace/model';
 export * as piece from '../views/piece/model';
+export * as sheet from '../views/sheet/model';
 export * as course from '../views/standing/course/model';
 export * as standing from '../views/standing/model';
 export * as agenda from '../views/timeline/agenda-model';

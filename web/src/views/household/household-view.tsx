@@ -1,17 +1,45 @@
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
 import { householdQuery } from '../../api/queries';
+import { useAddress } from '../../lib/address';
 import { setServerNow, useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { count } from '../../lib/words';
+import { Choice } from '../../ui/choice';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { type CourseGlance, expectedWords, figuresOf, headline, isShort, type Row } from './model';
+import {
+  type CourseGlance,
+  expectedWords,
+  figuresOf,
+  headline,
+  isShort,
+  type Row,
+  SPANS,
+  type Span,
+  sourceWords,
+} from './model';
+
+/** It lives in the address. */
+function useSpan(): [Span, (span: Span) => void] {
+  const [params, setParams] = useAddress();
+  const choose = (span: Span) =>
+    setParams(
+      (before) => {
+        if (span === 'TERM') before.set('span', 'term');
+        else before.delete('span');
+        return before;
+      },
+      { replace: true },
+    );
+  return [params.get('span') === 'term' ? 'TERM' : 'PERIOD', choose];
+}
 
 /** The students whose work one sees, who needs it most first. */
 function HouseholdView() {
-  const rows = useQuery(householdQuery);
+  const [span, setSpan] = useSpan();
+  const rows = useQuery({ ...householdQuery(span), placeholderData: keepPreviousData });
   const said = rows.data?.now;
   useEffect(() => {
     if (said) setServerNow(said);
@@ -28,10 +56,15 @@ function HouseholdView() {
   return (
     <div className="min-h-0 flex-1 overflow-auto">
       <div className="mx-auto max-w-[1180px] px-5 py-5 max-sm:px-3">
-        <h1 className="font-[720] text-[21px] leading-tight">Household</h1>
-        <p className="mt-0.5 mb-4 text-[14px] text-ink-2">
-          Who needs you most stands first: by what is about to be lost, then by what can still be had.
-        </p>
+        <div className="mb-4 flex flex-wrap items-end justify-between gap-x-6 gap-y-2">
+          <div>
+            <h1 className="font-[720] text-[21px] leading-tight">Household</h1>
+            <p className="mt-0.5 text-[14px] text-ink-2">
+              Who needs you most stands first: by what is about to be lost, then by what can still be had.
+            </p>
+          </div>
+          <Choice label="Figures count work of" value={span} options={SPANS} onChange={setSpan} />
+        </div>
         <ol>
           {students.map((row) => (
             <StudentRow key={row.id} row={row} />
@@ -58,6 +91,9 @@ function StudentRow({ row }: { row: Row }) {
           <span className="text-[14px] text-ink-2">
             {[row.school, row.term].filter(Boolean).join(', ') || 'no term yet'}
           </span>
+          <Link to={to('sheet')} className="ml-auto text-[14px] underline underline-offset-2 max-sm:ml-0">
+            Meeting sheet<span className="sr-only"> for {row.name}</span>
+          </Link>
         </h2>
         <p className="mt-0.5 text-[15px]">{headline(row, now)}</p>
         <Figures row={row} />
@@ -120,7 +156,13 @@ function Dates({ row }: { row: Row }) {
           'nothing'
         )}
       </Said>
-      <Said name="Schools last answered">{row.answeredAt ? at(row.answeredAt) : 'never'}</Said>
+      {row.sources.map((source) => (
+        <Said key={source.name} name={source.name}>
+          <span data-faulty={source.faulty} className="data-[faulty=true]:text-loss">
+            {sourceWords(source, row.zone, now)}
+          </span>
+        </Said>
+      ))}
     </dl>
   );
 }

@@ -4,6 +4,13 @@ import { count } from '../../lib/words';
 
 export type Row = Schemas['HouseholdRow'];
 export type CourseGlance = Schemas['CourseGlance'];
+export type Source = Schemas['SourceGlance'];
+export type Span = Schemas['Spanning'];
+
+export const SPANS: readonly (readonly [Span, string])[] = [
+  ['PERIOD', 'This grading period'],
+  ['TERM', 'The whole term'],
+];
 
 /** A figure of a row, and the list of the work that it counts. */
 export interface Figure {
@@ -23,14 +30,14 @@ export function figuresOf({ missing }: Row): Figure[] {
       key: 'savable',
       words: 'missing, can still be had',
       count: missing.savable,
-      to: 'work?only=missing&move=yours',
+      to: 'work?only=savable',
       hot: true,
     },
     {
       key: 'closed',
       words: 'missing, closed',
       count: missing.closed,
-      to: 'work?only=missing&move=out_of_reach',
+      to: 'work?only=closed',
       hot: false,
     },
     {
@@ -84,6 +91,12 @@ export function expectedWords({ expected, kind }: CourseGlance): string {
   if (expected === null) return '–';
   const figure = (Math.round(Number(expected) * 10) / 10).toFixed(1);
   return kind === 'STANDARDS' ? `${figure} of 4` : `${figure} %`;
+}
+
+/** When a school's system last told anything new, or that it didn't answer. */
+export function sourceWords({ answeredAt, toldAt, faulty }: Source, zone: string, now: number): string {
+  if (faulty) return answeredAt ? `silent since ${near(answeredAt, zone, now)}` : "doesn't answer";
+  return toldAt ? `told something ${near(toldAt, zone, now)}` : 'nothing new so far';
 }
 
 /** Whether what is expected falls short of what the student aims at; never without both. */

@@ -10,6 +10,7 @@ import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.slf4j.LoggerFactory;
 
@@ -77,9 +78,15 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         return Integer.parseInt(text);
     }
 
-    /** The store of the simulated school, which is a system of its own. */
-    private Path school() {
-        return data.toAbsolutePath().normalize().resolve("school-demo");
+    /** The stores of the simulated schools, which are systems of their own. */
+    private List<Path> schools() {
+        return Stream.of("school-demo", "lower-school-demo")
+                .map(name -> data.toAbsolutePath().normalize().resolve(name))
+                .toList();
+    }
+
+    private static String schoolUrl(Path school) {
+        return "jdbc:h2:file:" + school + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
     }
 
     private Path database() {
@@ -99,7 +106,9 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         Path file = Path.of(database() + ".mv.db");
         Files.deleteIfExists(Path.of(database() + ".trace.db"));
         Files.deleteIfExists(file);
-        Files.deleteIfExists(Path.of(school() + ".mv.db"));
+        for (Path school : schools()) {
+            Files.deleteIfExists(Path.of(school + ".mv.db"));
+        }
         Path filled = Path.of(System.getProperty(FILLED_DEMO, ""));
         if (Files.isRegularFile(filled)) {
             Files.copy(filled, file);
@@ -139,7 +148,8 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);
         properties.put("navlo.demo.calendars", port == 0 ? 0 : port + 2);
         properties.put("navlo.demo.school", port == 0 ? 0 : port + 3);
-        properties.put("navlo.demo.school-store", "jdbc:h2:file:" + school() + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE");
+        properties.put("navlo.demo.school-store", schoolUrl(schools().get(0)));
+        properties.put("navlo.demo.lower-school-store", schoolUrl(schools().get(1)));
         properties.put("navlo.demo.clock", still ? "still" : "running");
         return properties;
     }

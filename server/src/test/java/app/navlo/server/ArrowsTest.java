@@ -94,6 +94,8 @@ public class ArrowsTest {
             "exports",
             "demo",
             "health",
+            "meeting",
+            "notices",
             "household",
             "people",
             "session",

@@ -3,8 +3,8 @@ package app.navlo.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.school.college.CollegeServer;
 import app.navlo.school.college.Fault;
+import app.navlo.school.college.School;
 import app.navlo.server.http.StandIns;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -48,7 +48,7 @@ public class ConfirmedTest extends DemoServer {
     private String atSchool(String method, String path, String body) throws Exception {
         HttpRequest request = HttpRequest.newBuilder(
                         URI.create(standIns.college().address() + "/site/v1/" + path))
-                .header("Authorization", "Bearer " + CollegeServer.TOKEN)
+                .header("Authorization", "Bearer " + School.THORNMERE.token())
                 .header("Idempotency-Key", UUID.randomUUID().toString())
                 .method(method, HttpRequest.BodyPublishers.ofString(body))
                 .build();

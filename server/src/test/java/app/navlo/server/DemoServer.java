@@ -12,6 +12,7 @@ import tools.jackson.databind.JsonNode;
         properties = {TestSettings.MEMORY, TestSettings.DEMO, TestSettings.STILL})
 abstract class DemoServer extends AbstractTestNGSpringContextTests {
     static final long MIRA = 1;
+    static final long ANDERS = 3;
     static final String STUDENT = "/api/students/" + MIRA;
 
     @LocalServerPort
@@ -23,6 +24,10 @@ abstract class DemoServer extends AbstractTestNGSpringContextTests {
 
     TestClient tobias() {
         return TestClient.signedIn(port, TestSettings.TOBIAS, TestSettings.TOBIAS_PASSWORD);
+    }
+
+    TestClient anders() {
+        return TestClient.signedIn(port, TestSettings.ANDERS, TestSettings.ANDERS_PASSWORD);
     }
 
     static JsonNode board(TestClient client) {

@@ -4,8 +4,8 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.school.college.CollegeServer;
 import app.navlo.school.college.Fault;
+import app.navlo.school.college.School;
 import app.navlo.server.http.StandIns;
 import java.util.ArrayList;
 import java.util.List;
@@ -87,7 +87,7 @@ public class SchoolLinkTest extends DemoServer {
                 link(mira, "Thornmere course site").get("abilities").toString(),
                 "[\"DUES\",\"GRADEBOOK\",\"HAND_IN\",\"ASK\",\"WRITE\"]");
         assertEquals(link(mira, "College gradebook").get("abilities").toString(), "[\"DUES\",\"GRADEBOOK\"]");
-        assertFalse(link(mira, "College gradebook").toString().contains(CollegeServer.TOKEN), "no token goes out");
+        assertFalse(link(mira, "College gradebook").toString().contains(School.THORNMERE.token()), "no token goes out");
     }
 
     @Test

@@ -13,6 +13,8 @@ public final class TestSettings {
 
     public static final String MIRA = "mira@thornmere.example";
     public static final String MIRAS_PASSWORD = "garden-gate-24";
+    public static final String ANDERS = "anders@fernbank.example";
+    public static final String ANDERS_PASSWORD = "paper-boat-13";
     public static final String TOBIAS = "tobias@solheim.example";
     public static final String TOBIAS_PASSWORD = "tool-shed-11";
 

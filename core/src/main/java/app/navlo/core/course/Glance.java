@@ -1,42 +1,32 @@
 package app.navlo.core.course;
 
-import app.navlo.core.close.CheckIt;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.work.Costs;
-import app.navlo.core.work.Flag;
-import app.navlo.core.work.Stage;
 import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkState;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A student at a glance, for who looks after several. The four kinds of missing stay apart: work that isn't there and can still
- * be had, that isn't there and can't, that is there and stands as missing all the same, and that is there and waits.
+ * A student at a glance, for who looks after several.
  *
- * @param savable missing, and still the student's to hand in
- * @param closed missing, and out of reach
- * @param listedMissing handed in, and flagged missing all the same
- * @param ungradedLong with the teacher longer than is usual there
- * @param sentBack sent back, flagged incomplete, or to be done again
+ * @param lacks of how much work each is the matter; each kind is there
  * @param nextLoss the first instant at which waiting with work of the student's own costs something; null where none does
  * @param nextDue the first due to come of work of the student's own; null where there is none
  * @param aboutToBeLost percent of courses, all added, that waiting beyond the next three days costs
  */
 public record Glance(
-        int savable,
-        int closed,
-        int listedMissing,
-        int ungradedLong,
-        int sentBack,
+        Map<Lack, Integer> lacks,
         @Nullable Loss nextLoss,
         @Nullable Loss nextDue,
         Rational aboutToBeLost) {
@@ -46,24 +36,52 @@ public record Glance(
     /** Of a piece of work, at an instant. */
     public record Loss(String work, Instant at) {}
 
-    public static Glance of(Collection<CourseBook> books, Instant now) {
+    /** What a student works towards: a grading period, or all of a term. */
+    public record Span(
+            @Nullable Instant afterExclusive, @Nullable Instant untilInclusive) {
+        public static final Span ALL = new Span(null, null);
+
+        /** The period that runs at an instant, between two closes; before the first and after the last it has no end there. */
+        public static Span running(Collection<Instant> closes, Instant now) {
+            return new Span(
+                    closes.stream()
+                            .filter(close -> !close.isAfter(now))
+                            .max(Comparator.naturalOrder())
+                            .orElse(null),
+                    closes.stream()
+                            .filter(close -> close.isAfter(now))
+                            .min(Comparator.naturalOrder())
+                            .orElse(null));
+        }
+
+        /** Whether work belongs to it: by the due to come, or the last there was; undated work belongs to all. */
+        public boolean holds(WorkState state) {
+            Instant due = state.dueToCome() == null ? state.due() : state.dueToCome();
+            return due == null
+                    || ((afterExclusive == null || due.isAfter(afterExclusive))
+                            && (untilInclusive == null || !due.isAfter(untilInclusive)));
+        }
+    }
+
+    public static Glance of(Collection<CourseBook> books, Span span, Instant now) {
         List<InCourse> all = books.stream()
                 .flatMap(book -> book.findings().stream().map(one -> new InCourse(book, one)))
+                .filter(one -> span.holds(one.state()))
                 .toList();
         List<InCourse> yours = all.stream().filter(InCourse::isYours).toList();
+        Map<Lack, Integer> lacks = new EnumMap<>(Lack.class);
+        Arrays.stream(Lack.values()).forEach(lack -> lacks.put(lack, 0));
+        all.forEach(one -> Lack.of(one.finding()).forEach(lack -> lacks.merge(lack, 1, Integer::sum)));
         return new Glance(
-                count(all, one -> one.state().missing() && one.isYours()),
-                count(all, one -> one.state().missing() && one.state().move() == Turn.OUT_OF_REACH),
-                count(all, one -> one.isIn() && one.state().shown().flag() == Flag.MISSING),
-                count(all, one -> one.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG)),
-                count(all, InCourse::isBack),
+                lacks,
                 first(yours.stream().flatMap(one -> one.nextCost(now).stream().map(cost -> one.at(cost.at())))),
                 first(yours.stream().flatMap(one -> one.due(now).stream().map(one::at))),
                 yours.stream().map(one -> one.lostBy(now.plus(SOON), now)).reduce(Rational.ZERO, Rational::plus));
     }
 
-    private static int count(List<InCourse> all, Predicate<InCourse> which) {
-        return (int) all.stream().filter(which).count();
+    /** Of how much work this is the matter. */
+    public int count(Lack lack) {
+        return Objects.requireNonNull(lacks.get(lack));
     }
 
     private static @Nullable Loss first(Stream<Loss> losses) {
@@ -79,14 +97,6 @@ public record Glance(
 
         boolean isYours() {
             return state().move() == Turn.YOURS;
-        }
-
-        boolean isIn() {
-            return state().stage() == Stage.TURNED_IN || state().stage() == Stage.RETURNED;
-        }
-
-        boolean isBack() {
-            return isYours() && (state().stage() == Stage.SENT_BACK || state().redo() != null || state().toComplete());
         }
 
         Loss at(Instant at) {
@@ -107,18 +117,11 @@ public record Glance(
 
         /** What waiting until an instant costs of the course, in percent: the share of full marks, of what a zero would cost. */
         Rational lostBy(Instant until, Instant now) {
-            Rational impact = finding.impact();
-            if (impact == null) {
-                return Rational.ZERO;
-            }
             Rational share = costs(now).stream()
                     .filter(cost -> !cost.at().isAfter(until))
                     .map(Costs.CostDate::lost)
                     .reduce(Rational.ZERO, Rational::plus);
-            Rational most = Objects.requireNonNull(finding.item().marking().possible());
-            return most.isZero()
-                    ? Rational.ZERO
-                    : book.percent(impact).times(share.dividedBy(most).min(Rational.ONE));
+            return Waiting.percent(book, finding, share);
         }
     }
 }

@@ -15,7 +15,6 @@ import app.navlo.core.work.Fact;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.HandInContent;
 import app.navlo.core.work.Stamp;
-import app.navlo.core.work.Turn;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -45,14 +44,25 @@ public class GlanceTest {
     }
 
     private static Glance glance(CourseWork... works) {
+        return glance(Glance.Span.ALL, works);
+    }
+
+    private static Glance glance(Glance.Span span, CourseWork... works) {
         return Glance.of(
-                List.of(CourseBook.of(Courses.rules(new PointsScheme(), LATE), List.of(works), List.of(), NOW)), NOW);
+                List.of(CourseBook.of(Courses.rules(new PointsScheme(), LATE), List.of(works), List.of(), NOW)),
+                span,
+                NOW);
     }
 
     @Test
     public void nothingIsNothing() {
         Glance glance = glance();
-        assertEquals(glance, new Glance(0, 0, 0, 0, 0, null, null, Rational.ZERO));
+        for (Lack lack : Lack.values()) {
+            assertEquals(glance.count(lack), 0, lack.name());
+        }
+        assertNull(glance.nextLoss());
+        assertNull(glance.nextDue());
+        assertEquals(glance.aboutToBeLost(), Rational.ZERO);
     }
 
     /** Two days late it can be had, ten days late it can't; what is handed in and flagged is neither. */
@@ -64,9 +74,48 @@ public class GlanceTest {
                 work("gone", -20),
                 work("listed", -3, in(4), new Fact.Flagged(days(1, Actor.TEACHER), Flag.MISSING)),
                 work("fine", -3, in(4)));
-        assertEquals(glance.savable(), 1);
-        assertEquals(glance.closed(), 2);
-        assertEquals(glance.listedMissing(), 1);
+        assertEquals(glance.count(Lack.SAVABLE), 1);
+        assertEquals(glance.count(Lack.CLOSED), 2);
+        assertEquals(glance.count(Lack.LISTED), 1);
+    }
+
+    /** A teacher enters a zero for what never came: that is closed, and no hand-in that is listed as missing. */
+    @Test
+    public void aZeroForWhatNeverCameIsClosed() {
+        Stamp entered = days(1, Actor.TEACHER);
+        Glance glance = glance(work(
+                "zero",
+                -10,
+                new Fact.Flagged(days(2, Actor.TEACHER), Flag.MISSING),
+                new Fact.Scored(entered, 1, Rational.ZERO, true, true)));
+        assertEquals(glance.count(Lack.CLOSED), 1);
+        assertEquals(glance.count(Lack.LISTED), 0);
+        Glance handedIn = glance(work(
+                "zero",
+                -10,
+                in(11),
+                new Fact.Flagged(days(2, Actor.TEACHER), Flag.MISSING),
+                new Fact.Scored(entered, 1, Rational.ZERO, true, true)));
+        assertEquals(handedIn.count(Lack.CLOSED), 0);
+        assertEquals(handedIn.count(Lack.LISTED), 1);
+    }
+
+    /** What is due by the next close counts, and what has no due; what was due by the last one doesn't, nor what comes after. */
+    @Test
+    public void aGradingPeriodHoldsWhatIsDueInIt() {
+        Instant last = NOW.minus(Duration.ofDays(4));
+        Instant next = NOW.plus(Duration.ofDays(10));
+        List<Instant> closes = List.of(next.plus(Duration.ofDays(20)), last, next, last.minus(Duration.ofDays(9)));
+        Glance.Span running = Glance.Span.running(closes, NOW);
+        assertEquals(running, new Glance.Span(last, next));
+        CourseWork[] works = {work("before", -5), work("late", -2), work("far", 11), work("near", 9)};
+        assertEquals(glance(running, works).count(Lack.SAVABLE), 1);
+        assertEquals(glance(running, works).count(Lack.CLOSED), 0);
+        assertEquals(glance(running, works).nextDue().work(), "near");
+        assertEquals(glance(running, work("far", 11)).nextDue(), null);
+        assertEquals(Glance.Span.running(List.of(), NOW), Glance.Span.ALL);
+        assertEquals(Glance.Span.running(List.of(last), NOW), new Glance.Span(last, null));
+        assertEquals(Glance.Span.running(List.of(NOW), NOW), new Glance.Span(NOW, null), "at the close it is over");
     }
 
     @Test
@@ -96,9 +145,9 @@ public class GlanceTest {
     public void whatASchoolSendsBackIsCounted() {
         assertEquals(
                 glance(work("back", 3, in(2), new Fact.SentBack(days(1, Actor.TEACHER), "Wrong file", null)))
-                        .sentBack(),
+                        .count(Lack.BACK),
                 1);
-        assertEquals(glance(work("in", 3, in(2))).sentBack(), 0);
+        assertEquals(glance(work("in", 3, in(2))).count(Lack.BACK), 0);
     }
 
     /** Over random courses: each figure is the number of rows that the same words find, and no more is missing than there is. */
@@ -110,15 +159,15 @@ public class GlanceTest {
             for (int i = 0; i < 2; i++) {
                 books.add(CourseBook.of(courses.rules(), courses.works(), List.of(), NOW));
             }
-            Glance glance = Glance.of(books, NOW);
+            Glance glance = Glance.of(books, Glance.Span.ALL, NOW);
             List<WorkAssessment> all =
                     books.stream().flatMap(book -> book.findings().stream()).toList();
             assertEquals(
-                    glance.savable() + glance.closed(),
+                    glance.count(Lack.SAVABLE) + glance.count(Lack.CLOSED),
                     all.stream()
                             .filter(one -> one.state().missing()
-                                    && (one.state().move() == Turn.YOURS
-                                            || one.state().move() == Turn.OUT_OF_REACH))
+                                    && !(one.state().shown().flag() == Flag.MISSING
+                                            && one.state().handInStands()))
                             .count(),
                     "seed " + seed);
             assertTrue(glance.aboutToBeLost().signum() >= 0, "seed " + seed);

@@ -21,9 +21,6 @@ public final class College implements AutoCloseable {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final String SITE = "Course site";
 
-    /** With which the demo runs. */
-    public static final long SEED = 20_261_124;
-
     private final CollegeFiles.Read files;
     private final Teachers teachers;
     private final CollegeStore store;
@@ -33,9 +30,9 @@ public final class College implements AutoCloseable {
     private final Map<String, List<Deed>> lives = new LinkedHashMap<>();
     private final long begunWith;
 
-    private College(String url, InstantSource clock, long seed) {
-        this.files = CollegeFiles.read();
-        this.teachers = new Teachers(files, seed);
+    private College(School school, String url, InstantSource clock) {
+        this.files = CollegeFiles.read(school);
+        this.teachers = new Teachers(files, school.seed());
         this.store = new CollegeStore(url);
         this.clock = clock;
         for (Item item : files.items()) {
@@ -55,8 +52,8 @@ public final class College implements AutoCloseable {
      * @param url of H2, of a database of its own
      * @param clock that says what time it is at the school
      */
-    public static College open(String url, InstantSource clock, long seed) {
-        return new College(url, clock, seed);
+    public static College open(School school, String url, InstantSource clock) {
+        return new College(school, url, clock);
     }
 
     private void take(Deed deed) {

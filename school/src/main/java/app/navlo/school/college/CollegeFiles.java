@@ -54,10 +54,15 @@ final class CollegeFiles {
             Map.entry("released answers", Deed.Kind.ANSWERS_RELEASED));
 
     private final ZoneId zone;
-    private final JsonNode quizzes = tree("/demo/quizzes.yaml");
+    private final School which;
+    private final JsonNode quizzes;
 
-    private CollegeFiles(ZoneId zone) {
+    private CollegeFiles(School which, ZoneId zone) {
+        this.which = which;
         this.zone = zone;
+        this.quizzes = CollegeFiles.class.getResource(which.folder() + "quizzes.yaml") == null
+                ? YAML.createObjectNode()
+                : tree(which.folder() + "quizzes.yaml");
     }
 
     /**
@@ -105,6 +110,7 @@ final class CollegeFiles {
      * @param planned what they tell after it
      */
     record Read(
+            School which,
             String name,
             ZoneId zone,
             Instant start,
@@ -121,7 +127,7 @@ final class CollegeFiles {
 
     private List<Announcement> announcements() {
         List<Announcement> all = new ArrayList<>();
-        for (JsonNode one : tree("/demo/announcements.yaml")) {
+        for (JsonNode one : tree(which.folder() + "announcements.yaml")) {
             all.add(new Announcement(
                     one.get("key").asString(),
                     one.hasNonNull("course") ? one.get("course").asString() : null,
@@ -137,10 +143,11 @@ final class CollegeFiles {
         return all;
     }
 
-    static Read read() {
-        JsonNode school = tree("/demo/school.yaml");
-        CollegeFiles files = new CollegeFiles(ZoneId.of(school.get("zone").asString()));
-        return files.read(school, tree("/demo/teachers.yaml"));
+    static Read read(School which) {
+        JsonNode school = tree(which.folder() + "school.yaml");
+        CollegeFiles files =
+                new CollegeFiles(which, ZoneId.of(school.get("zone").asString()));
+        return files.read(school, tree(which.folder() + "teachers.yaml"));
     }
 
     private Read read(JsonNode school, JsonNode teachers) {
@@ -157,7 +164,7 @@ final class CollegeFiles {
         List<Item> items = new ArrayList<>();
         List<Deed> happened = new ArrayList<>();
         for (JsonNode key : school.get("courses")) {
-            JsonNode file = tree("/demo/courses/" + key.asString() + ".yaml");
+            JsonNode file = tree(which.folder() + "courses/" + key.asString() + ".yaml");
             JsonNode habits = teachers.get(key.asString());
             Course course = course(key.asString(), file, habits);
             courses.put(course.key(), course);
@@ -179,6 +186,7 @@ final class CollegeFiles {
                         .datesUntil(LocalDate.parse(one.get("last").asString()).plusDays(1))
                         .forEach(off::add));
         return new Read(
+                which,
                 school.get("school").asString(),
                 zone,
                 start,

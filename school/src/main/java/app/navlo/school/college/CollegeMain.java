@@ -16,9 +16,10 @@ public final class CollegeMain {
         int port = args.length > 0 ? Integer.parseInt(args[0]) : PORT;
         String url = args.length > 1 ? "jdbc:h2:file:" + args[1] : "jdbc:h2:mem:school;DB_CLOSE_DELAY=-1";
         Instant begun = Instant.now();
-        Instant start = CollegeFiles.read().start();
+        Instant start = CollegeFiles.read(School.THORNMERE).start();
         InstantSource clock = () -> start.plus(Duration.between(begun, Instant.now()));
-        try (CollegeServer server = CollegeServer.open(() -> College.open(url, clock, College.SEED), port)) {
+        try (CollegeServer server =
+                CollegeServer.open(School.THORNMERE, () -> College.open(School.THORNMERE, url, clock), port)) {
             System.out.println("The school is at " + server.address() + "/");
             Thread.currentThread().join();
         }

@@ -34,9 +34,6 @@ import tools.jackson.databind.node.ObjectNode;
  * gradebook. Each request but those for a calendar names the student by a token.
  */
 public final class CollegeServer implements AutoCloseable {
-    /** Under which Mira's record is read and her work handed in. */
-    public static final String TOKEN = "thornmere-box-4f1c9a";
-
     private static final String PLACE = "/site/work/";
     private static final String PAPER = "/site/papers/";
     private static final JsonMapper JSON = JsonMapper.builder().build();
@@ -50,6 +47,7 @@ public final class CollegeServer implements AutoCloseable {
             "requests", Deed.Kind.EXTENSION_ASKED,
             "messages", Deed.Kind.WRITTEN_TO);
 
+    private final School school;
     private final Supplier<College> opening;
     private @Nullable College opened;
     private final CollegeFaults faults = new CollegeFaults();
@@ -62,7 +60,8 @@ public final class CollegeServer implements AutoCloseable {
         return thread;
     });
 
-    private CollegeServer(Supplier<College> opening, int port) throws IOException {
+    private CollegeServer(School school, Supplier<College> opening, int port) throws IOException {
+        this.school = school;
         this.opening = opening;
         this.http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
         this.http.createContext("/", this::answer);
@@ -74,8 +73,8 @@ public final class CollegeServer implements AutoCloseable {
      * @param port 0 for any that is free
      * @throws IOException if the port is taken
      */
-    public static CollegeServer open(Supplier<College> opening, int port) throws IOException {
-        CollegeServer server = new CollegeServer(opening, port);
+    public static CollegeServer open(School school, Supplier<College> opening, int port) throws IOException {
+        CollegeServer server = new CollegeServer(school, opening, port);
         server.http.start();
         return server;
     }
@@ -168,7 +167,7 @@ public final class CollegeServer implements AutoCloseable {
             return tagged(
                     "text/calendar; charset=utf-8", faults.calendar(records().calendar(course)));
         }
-        if (!("Bearer " + TOKEN).equals(exchange.getRequestHeaders().getFirst("Authorization"))) {
+        if (!("Bearer " + school.token()).equals(exchange.getRequestHeaders().getFirst("Authorization"))) {
             return Answer.fault(401, "The school doesn't know this token.");
         }
         if (path.equals("/gradebook/oneroster.zip")) {
@@ -241,7 +240,7 @@ public final class CollegeServer implements AutoCloseable {
             }
             Deed deed = college.student(kind, faults.oldKey(item), body);
             ObjectNode receipt = JSON.createObjectNode()
-                    .put("receipt", "TC-%06d".formatted(deed.id()))
+                    .put("receipt", "%s-%06d".formatted(school.receipts(), deed.id()))
                     .put("deed", deed.id())
                     .put("at", deed.at().toString())
                     .put("attempt", deed.body().path("attempt").asInt(1));

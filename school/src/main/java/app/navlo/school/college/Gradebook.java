@@ -14,6 +14,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -25,14 +26,15 @@ import org.jspecify.annotations.Nullable;
 final class Gradebook {
     static final String NAME = "College gradebook";
     private static final LocalTime COPIES_AT = LocalTime.of(6, 0);
-    private static final String ORG = "thornmere";
     private static final String TERM = "term";
     private static final int DAY_ALONE = 10;
 
     private final College college;
+    private final String org;
 
     Gradebook(College college) {
         this.college = college;
+        this.org = college.files().which().name().toLowerCase(Locale.ROOT);
     }
 
     /** When it last copied the site. */
@@ -65,11 +67,11 @@ final class Gradebook {
                     null)));
             writer.categories(categories(items));
             writer.classes(files.courses().values().stream()
-                    .map(course -> new Roster.ClassOf(course.key(), course.name(), ORG, TERM))
+                    .map(course -> new Roster.ClassOf(course.key(), course.name(), org, TERM))
                     .toList());
             writer.enrolments(enrolments());
             writer.lineItems(items.stream().map(Gradebook::lineItem).toList());
-            writer.orgs(List.of(new Roster.Org(ORG, college.name())));
+            writer.orgs(List.of(new Roster.Org(org, college.name())));
             writer.results(results(items, asOf));
             writer.users(users());
         }
@@ -93,8 +95,8 @@ final class Gradebook {
         for (CollegeFiles.Course course : college.files().courses().values()) {
             String key = course.key();
             enrolments.add(new Roster.Enrolment(
-                    key + "-student", key, ORG, college.files().studentEmail(), Roster.Role.STUDENT));
-            enrolments.add(new Roster.Enrolment(key + "-teacher", key, ORG, course.email(), Roster.Role.TEACHER));
+                    key + "-student", key, org, college.files().studentEmail(), Roster.Role.STUDENT));
+            enrolments.add(new Roster.Enrolment(key + "-teacher", key, org, course.email(), Roster.Role.TEACHER));
         }
         return enrolments;
     }

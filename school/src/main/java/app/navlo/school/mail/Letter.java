@@ -25,6 +25,7 @@ import org.jspecify.annotations.Nullable;
  * @param from as the letter says; empty where it doesn't
  * @param replyTo as the letter says; empty where it doesn't
  * @param date as the letter says; empty where it doesn't
+ * @param stop where a press stops letters of this kind (RFC 8058); empty where it offers none
  * @param text the plain words; empty where there are none
  * @param files the names of what came with it
  */
@@ -35,6 +36,7 @@ public record Letter(
         String replyTo,
         String date,
         String subject,
+        String stop,
         String text,
         List<String> files) {
     public Letter {
@@ -52,11 +54,12 @@ public record Letter(
                     header(message, "Reply-To"),
                     header(message, "Date"),
                     header(message, "Subject"),
+                    header(message, "List-Unsubscribe").replaceAll("[<>]", ""),
                     text(message),
                     files(message));
         } catch (MessagingException | IOException e) {
             return new Letter(
-                    number, to, "", "", "", "(can't be read)", new String(raw, StandardCharsets.UTF_8), List.of());
+                    number, to, "", "", "", "(can't be read)", "", new String(raw, StandardCharsets.UTF_8), List.of());
         }
     }
 

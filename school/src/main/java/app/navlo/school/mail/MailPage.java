@@ -78,6 +78,7 @@ final class MailPage implements HttpHandler {
                 + row("From", letter.from())
                 + row("Answers go to", letter.replyTo())
                 + row("Date", letter.date())
+                + row("One press stops these", letter.stop())
                 + row("Comes with", String.join(", ", letter.files()))
                 + "</dl><pre>" + Html.text(letter.text()) + "</pre>";
     }

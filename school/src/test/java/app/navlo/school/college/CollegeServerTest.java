@@ -47,7 +47,10 @@ public class CollegeServerTest {
     @BeforeMethod
     public void open() throws IOException {
         now = Instant.parse("2026-11-24T15:20:00Z");
-        server = CollegeServer.open(() -> College.open("jdbc:h2:mem:" + UUID.randomUUID(), () -> now, College.SEED), 0);
+        server = CollegeServer.open(
+                School.THORNMERE,
+                () -> College.open(School.THORNMERE, "jdbc:h2:mem:" + UUID.randomUUID(), () -> now),
+                0);
     }
 
     @AfterMethod
@@ -57,7 +60,7 @@ public class CollegeServerTest {
 
     private HttpRequest.Builder request(String path) {
         return HttpRequest.newBuilder(URI.create(server.address() + path))
-                .header("Authorization", "Bearer " + CollegeServer.TOKEN);
+                .header("Authorization", "Bearer " + School.THORNMERE.token());
     }
 
     private HttpResponse<byte[]> send(HttpRequest.Builder request) {

@@ -33,7 +33,7 @@ public class CollegeTest {
     }
 
     private College fresh() {
-        return College.open("jdbc:h2:mem:" + UUID.randomUUID(), () -> now, College.SEED);
+        return College.open(School.THORNMERE, "jdbc:h2:mem:" + UUID.randomUUID(), () -> now);
     }
 
     @AfterMethod
@@ -163,12 +163,12 @@ public class CollegeTest {
     @Test
     public void itGoesOnFromWhatItKept() throws Refused {
         String url = "jdbc:h2:mem:" + UUID.randomUUID() + ";DB_CLOSE_DELAY=-1";
-        College first = College.open(url, () -> now, College.SEED);
+        College first = College.open(School.THORNMERE, url, () -> now);
         first.student(Deed.Kind.HANDED_IN, item("Worksheet 9").key(), body("{\"text\":\"loam\"}"));
         now = now.plus(Duration.ofDays(5));
         List<Deed> deeds = first.deedsAfter(0, 10_000);
         first.close();
-        try (College again = College.open(url, () -> now, College.SEED)) {
+        try (College again = College.open(School.THORNMERE, url, () -> now)) {
             assertEquals(again.deedsAfter(0, 10_000).toString(), deeds.toString());
         }
     }

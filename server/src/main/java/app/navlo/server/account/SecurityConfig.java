@@ -26,6 +26,9 @@ class SecurityConfig {
     private static final Logger LOG = LoggerFactory.getLogger(SecurityConfig.class);
     static final String SESSION = "/api/session";
 
+    /** Where a mail program stops the words that come by mail. */
+    private static final String STOPPED_MAIL = "/api/notices/stops/*";
+
     private static final String CONTENT_POLICY = "default-src 'self'; script-src 'self'; style-src 'self'"
             + " 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; form-action 'self';"
             + " frame-ancestors 'none'";
@@ -52,11 +55,15 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/invitations/*/people")
                         .permitAll()
+                        .requestMatchers(HttpMethod.POST, STOPPED_MAIL)
+                        .permitAll()
                         .requestMatchers(
                                 "/api/students/{student}/guardians/**",
                                 "/api/students/{student}/notes/**",
                                 "/api/students/{student}/archive/**")
                         .access(access.own())
+                        .requestMatchers("/api/students/{student}/agreements/**")
+                        .access(access.readers())
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)
                         .requestMatchers("/api/news/{student}/**")
@@ -65,8 +72,10 @@ class SecurityConfig {
                         .authenticated()
                         .anyRequest()
                         .permitAll())
-                // No browser sends a token by itself, so nobody can be made to use one.
-                .csrf(csrf -> csrf.spa().ignoringRequestMatchers(TokenFilter::bears))
+                // No browser sends a token by itself, so nobody can be made to use one; a mail program has none to
+                // send.
+                .csrf(csrf ->
+                        csrf.spa().ignoringRequestMatchers(TokenFilter::bears).ignoringRequestMatchers(STOPPED_MAIL))
                 .formLogin(form -> form.loginPage("/")
                         .loginProcessingUrl(SESSION)
                         .usernameParameter("email")

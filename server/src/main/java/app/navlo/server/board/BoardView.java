@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.course.Lack;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.signal.SignalKind;
@@ -179,7 +180,7 @@ public record BoardView(
      * @param flag of the teacher, shown before the timing; null for none
      * @param flagDiffers whether flag and clock say different things
      * @param lock the gate that shuts it, in one sentence; null for none
-     * @param ungradedLong with the teacher for longer than nine in ten are
+     * @param lacks what is the matter with it, for who looks after the student
      * @param shutForGood whether it waits for what can't come any more by the student's own doing
      */
     public record WorkStandView(
@@ -193,7 +194,7 @@ public record BoardView(
             boolean mayHandIn,
             @Nullable Instant handedInAt,
             @Nullable String lock,
-            boolean ungradedLong,
+            List<Lack> lacks,
             boolean shutForGood) {}
 
     /**

@@ -1,6 +1,6 @@
 package app.navlo.server.board;
 
-import app.navlo.core.close.CheckIt;
+import app.navlo.core.course.Lack;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.FeedbackCount;
@@ -87,7 +87,7 @@ public final class WorkMapper {
                 state.mayHandIn(),
                 state.handedInAt(),
                 lock(entry),
-                entry.finding().checkIt().contains(CheckIt.UNGRADED_TOO_LONG),
+                List.copyOf(Lack.of(entry.finding())),
                 !entry.finding().shutForGood().isEmpty());
     }
 

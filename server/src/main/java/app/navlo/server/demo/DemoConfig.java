@@ -1,10 +1,12 @@
 package app.navlo.server.demo;
 
-import app.navlo.server.demo.DemoFiles.School;
+import app.navlo.school.college.School;
+import app.navlo.server.demo.DemoFiles.SchoolFile;
 import app.navlo.server.store.ShownClock;
 import app.navlo.server.time.ServerClock;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.Arrays;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
@@ -26,10 +28,11 @@ class DemoConfig {
         if (!demo) {
             return ServerClock.ofMachine();
         }
-        return new DemoClock(shown, start(DemoFiles.school()), !clock.equals("still"));
+        return new DemoClock(shown, start(), !clock.equals("still"));
     }
 
-    private static Instant start(School school) {
+    private static Instant start() {
+        SchoolFile school = DemoFiles.school(School.THORNMERE);
         return new DemoTimes(ZoneId.of(school.zone())).at(school.clock());
     }
 
@@ -40,12 +43,12 @@ class DemoConfig {
         if (!demo) {
             return DemoInfo.NONE;
         }
-        School school = DemoFiles.school();
-        seed.getObject().fillIfEmpty(school, start(school));
+        seed.getObject().fillIfEmpty(start());
         return new DemoInfo(
                 true,
-                school.school(),
-                school.people().stream()
+                DemoFiles.school(School.THORNMERE).school(),
+                Arrays.stream(School.values())
+                        .flatMap(school -> DemoFiles.school(school).people().stream())
                         .map(person ->
                                 new DemoInfo.SignIn(person.name(), person.who(), person.email(), person.password()))
                         .toList());

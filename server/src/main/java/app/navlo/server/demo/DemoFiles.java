@@ -4,6 +4,7 @@ import app.navlo.core.policy.KeptScore;
 import app.navlo.core.work.Flag;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
+import app.navlo.school.college.School;
 import app.navlo.server.sheet.LateSheet;
 import app.navlo.server.sheet.RubricSheet;
 import app.navlo.server.sheet.RuleSheet;
@@ -24,7 +25,7 @@ import tools.jackson.dataformat.yaml.YAMLMapper;
 
 /** The files of the demo, as they are written. Times are local to the school: {@code 2026-11-24 16:20}, or a day alone. */
 final class DemoFiles {
-    private static final String FOLDER = "/demo/";
+    private static final String HAND_INS = "/demo/files/";
 
     private static final YAMLMapper YAML = YAMLMapper.builder()
             .enable(MapperFeature.ACCEPT_CASE_INSENSITIVE_ENUMS)
@@ -34,10 +35,16 @@ final class DemoFiles {
 
     private DemoFiles() {}
 
-    record School(
+    /**
+     * @param site what the link to its course site is called
+     * @param gradebook what the link to its gradebook is called; null where it has none
+     */
+    record SchoolFile(
             String school,
             String zone,
             String clock,
+            String site,
+            @Nullable String gradebook,
             TermFile term,
             List<PersonFile> people,
             String student,
@@ -209,17 +216,17 @@ final class DemoFiles {
             @Nullable List<AnswerFile> answers,
             boolean toClass) {}
 
-    static School school() {
-        return read("school.yaml", School.class);
+    static SchoolFile school(School school) {
+        return read(school.folder() + "school.yaml", SchoolFile.class);
     }
 
-    static CourseFile course(String name) {
-        return read("courses/" + name + ".yaml", CourseFile.class);
+    static CourseFile course(School school, String name) {
+        return read(school.folder() + "courses/" + name + ".yaml", CourseFile.class);
     }
 
     /** The content of a file that was handed in. */
     static byte[] content(String name) {
-        try (InputStream in = open("files/" + name)) {
+        try (InputStream in = open(HAND_INS + name)) {
             return in.readAllBytes();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
@@ -235,7 +242,6 @@ final class DemoFiles {
     }
 
     private static InputStream open(String name) {
-        return Objects.requireNonNull(
-                DemoFiles.class.getResourceAsStream(FOLDER + name), "the demo has no file " + name);
+        return Objects.requireNonNull(DemoFiles.class.getResourceAsStream(name), "the demo has no file " + name);
     }
 }

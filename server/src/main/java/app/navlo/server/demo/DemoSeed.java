@@ -6,10 +6,10 @@ import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.WeeklyHours;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
-import app.navlo.school.college.CollegeServer;
+import app.navlo.school.college.School;
 import app.navlo.server.demo.DemoFiles.CourseFile;
 import app.navlo.server.demo.DemoFiles.PersonFile;
-import app.navlo.server.demo.DemoFiles.School;
+import app.navlo.server.demo.DemoFiles.SchoolFile;
 import app.navlo.server.demo.DemoFiles.WorkFile;
 import app.navlo.server.http.StandIns;
 import app.navlo.server.sheet.GradeSheet;
@@ -119,77 +119,97 @@ class DemoSeed {
         this.seen = seen;
     }
 
+    /**
+     * A student of a school, whose term is filled in.
+     *
+     * @param which in whose files it stands
+     */
+    private record Filled(School which, SchoolFile file, DemoTimes times, long student, long change, DemoFacts facts) {}
+
     /** Does nothing if anybody is there already. */
     @Transactional
-    public void fillIfEmpty(School school, Instant now) {
+    public void fillIfEmpty(Instant now) {
         if (!people.isEmpty()) {
             return;
         }
-        ZoneId zone = ZoneId.of(school.zone());
-        DemoTimes times = new DemoTimes(zone);
         Map<String, Long> ids = new HashMap<>();
-        for (PersonFile person : school.people()) {
-            ids.put(person.email(), addPerson(person, zone, now));
+        for (School school : School.values()) {
+            fill(school, DemoFiles.school(school), ids, now);
         }
+    }
+
+    /** @param ids of people by their addresses, to which those of this school are added */
+    private void fill(School which, SchoolFile school, Map<String, Long> ids, Instant now) {
+        ZoneId zone = ZoneId.of(school.zone());
+        school.people().forEach(person -> ids.put(person.email(), addPerson(person, zone, now)));
         long student = id(ids, school.student());
         school.guardians().forEach(guardian -> guardianships.accept(student, id(ids, guardian), now));
         long change = changes.add(new Changes.NewChange(
                 student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
-        long term = terms.add(student, change, term(school, times));
         String name = school.people().stream()
                 .filter(person -> person.email().equals(school.student()))
                 .findFirst()
                 .orElseThrow()
                 .name();
-        DemoFacts demoFacts = new DemoFacts(facts, feedback, handIns, files, times, change, student, name);
+        DemoTimes times = new DemoTimes(zone);
+        Filled filled = new Filled(
+                which,
+                school,
+                times,
+                student,
+                change,
+                new DemoFacts(facts, feedback, handIns, files, times, change, student, name));
+        long term = terms.add(student, change, term(school, times));
         Map<String, Long> courseIds = new HashMap<>();
         Map<Long, String> workKeys = new LinkedHashMap<>();
         for (String course : school.courses()) {
-            courseIds.put(
-                    course, addCourse(student, term, change, DemoFiles.course(course), times, demoFacts, workKeys));
+            courseIds.put(course, addCourse(filled, term, DemoFiles.course(which, course), workKeys));
         }
-        addLinks(student, change, school.student(), now, courseIds, workKeys);
+        addLinks(filled, now, courseIds, workKeys);
         ownTimes.say(student, change, time(school, courseIds));
-        // She looked this morning, her guardian some days ago.
+        // The student looked this morning, their guardian some days ago.
         seen.all(new SeenMarks.Reader(student, student), now.minus(LOOKED_OWN));
         school.guardians()
                 .forEach(guardian ->
                         seen.all(new SeenMarks.Reader(id(ids, guardian), student), now.minus(LOOKED_GUARDIAN)));
     }
 
-    /** To the two systems of the simulated school, which told all of it so far. */
-    private void addLinks(
-            long student,
-            long change,
-            String email,
-            Instant now,
-            Map<String, Long> courseIds,
-            Map<Long, String> workKeys) {
+    /** To the systems of the simulated school, which told all of it so far. */
+    private void addLinks(Filled filled, Instant now, Map<String, Long> courseIds, Map<Long, String> workKeys) {
+        School school = filled.which();
         long site = links.add(
-                student,
-                change,
-                "Thornmere course site",
-                new Links.Access(Links.Kind.BOX, StandIns.SITE, CollegeServer.TOKEN, null),
+                filled.student(),
+                filled.change(),
+                filled.file().site(),
+                new Links.Access(Links.Kind.BOX, StandIns.site(school), school.token(), null),
                 FROM_THE_START,
                 now.plus(SITE_ASKED_AFTER));
-        long book = links.add(
-                student,
-                change,
-                "College gradebook",
-                new Links.Access(Links.Kind.ROSTER, StandIns.GRADEBOOK, CollegeServer.TOKEN, email),
-                null,
-                now.plus(BOOK_ASKED_AFTER));
-        courseIds.forEach((key, course) -> {
-            links.addKey(site, change, Links.KeyKind.COURSE, key, course, true);
-            links.addKey(book, change, Links.KeyKind.COURSE, key, course, false);
-        });
-        workKeys.forEach((work, key) -> {
-            links.addKey(site, change, Links.KeyKind.WORK, key, work, true);
-            links.addKey(book, change, Links.KeyKind.WORK, key, work, false);
-        });
+        addKeys(filled, site, true, courseIds, workKeys);
+        String gradebook = filled.file().gradebook();
+        if (gradebook != null) {
+            long book = links.add(
+                    filled.student(),
+                    filled.change(),
+                    gradebook,
+                    new Links.Access(
+                            Links.Kind.ROSTER,
+                            StandIns.gradebook(school),
+                            school.token(),
+                            filled.file().student()),
+                    null,
+                    now.plus(BOOK_ASKED_AFTER));
+            addKeys(filled, book, false, courseIds, workKeys);
+        }
     }
 
-    private static TimeSheet time(School school, Map<String, Long> courses) {
+    private void addKeys(
+            Filled filled, long link, boolean owns, Map<String, Long> courseIds, Map<Long, String> workKeys) {
+        courseIds.forEach(
+                (key, course) -> links.addKey(link, filled.change(), Links.KeyKind.COURSE, key, course, owns));
+        workKeys.forEach((work, key) -> links.addKey(link, filled.change(), Links.KeyKind.WORK, key, work, owns));
+    }
+
+    private static TimeSheet time(SchoolFile school, Map<String, Long> courses) {
         TimeSheet week = TimeSheet.of(hours(school.freeHours()));
         List<TimeSheet.ClassSpan> classes = school.classes().stream()
                 .map(one -> {
@@ -218,7 +238,7 @@ class DemoSeed {
         return new WeeklyHours.Span(LocalTime.parse(ends[0]), LocalTime.parse(ends[1]));
     }
 
-    private static Term term(School school, DemoTimes times) {
+    private static Term term(SchoolFile school, DemoTimes times) {
         return new Term(
                 0,
                 0,
@@ -236,14 +256,10 @@ class DemoSeed {
                         .toList());
     }
 
-    private long addCourse(
-            long student,
-            long term,
-            long change,
-            CourseFile file,
-            DemoTimes times,
-            DemoFacts demoFacts,
-            Map<Long, String> workKeys) {
+    private long addCourse(Filled filled, long term, CourseFile file, Map<Long, String> workKeys) {
+        long student = filled.student();
+        long change = filled.change();
+        DemoTimes times = filled.times();
         long course = courses.add(
                 student,
                 term,
@@ -263,26 +279,29 @@ class DemoSeed {
                     Work.Origin.SCHOOL,
                     file.name() + "/" + work.title(),
                     null,
-                    definition(course, file.name() + "/" + work.title(), work, times, ids),
+                    definition(
+                            course, StandIns.place(filled.which(), file.name() + "/" + work.title()), work, times, ids),
                     Objects.requireNonNullElse(work.instructions(), "").strip()));
             ids.put(work.title(), id);
             workKeys.put(id, file.name() + "/" + work.title());
-            addMaterial(student, id, change, work, times, demoFacts);
+            addMaterial(filled, id, work);
             if (work.spent() != null) {
                 estimates.addMinutesSpent(
                         student, id, change, times.at(work.facts().get(0).at()), work.spent());
             }
             work.facts().stream()
                     .sorted(Comparator.comparing(fact -> times.at(fact.at())))
-                    .forEach(fact -> demoFacts.add(id, file.teacher(), fact));
-            layReady(student, id, work, times, demoFacts);
+                    .forEach(fact -> filled.facts().add(id, file.teacher(), fact));
+            layReady(filled, id, work);
         }
         courses.setRules(course, change, rules(file, ids));
         return course;
     }
 
-    private void addMaterial(long student, long id, long change, WorkFile work, DemoTimes times, DemoFacts demoFacts) {
-        demoFacts.stored(work.attach()).forEach(file -> material.addAttachment(id, change, file));
+    private void addMaterial(Filled filled, long id, WorkFile work) {
+        long change = filled.change();
+        DemoTimes times = filled.times();
+        filled.facts().stored(work.attach()).forEach(file -> material.addAttachment(id, change, file));
         DemoFiles.ClassFile figures = work.classFigures();
         if (figures != null) {
             material.addClassFigures(
@@ -297,7 +316,7 @@ class DemoSeed {
         }
         for (DemoFiles.RecordFile told : Objects.requireNonNullElse(work.records(), List.<DemoFiles.RecordFile>of())) {
             material.addOtherRecord(
-                    student,
+                    filled.student(),
                     id,
                     change,
                     new Material.OtherRecord(
@@ -316,23 +335,23 @@ class DemoSeed {
     }
 
     /** What was begun or taken back and not handed in since lies ready. */
-    private void layReady(long student, long work, WorkFile file, DemoTimes times, DemoFacts demoFacts) {
+    private void layReady(Filled filled, long work, WorkFile file) {
         List<DemoFiles.FactFile> life = file.facts();
         if (life.isEmpty()) {
             return;
         }
         DemoFiles.FactFile last = life.get(life.size() - 1);
         List<StoredFile> lying = last.did().equals("withdrew")
-                ? demoFacts.stored(life.get(life.size() - 2).files())
-                : last.did().equals("draft") ? demoFacts.stored(last.files()) : List.of();
+                ? filled.facts().stored(life.get(life.size() - 2).files())
+                : last.did().equals("draft") ? filled.facts().stored(last.files()) : List.of();
         if (!lying.isEmpty()) {
-            drafts.saveText(student, work, "", times.at(last.at()));
+            drafts.saveText(filled.student(), work, "", filled.times().at(last.at()));
             lying.forEach(stored -> drafts.addFile(work, stored));
         }
     }
 
     private static Work.Definition definition(
-            long course, String key, WorkFile work, DemoTimes times, Map<String, Long> ids) {
+            long course, String place, WorkFile work, DemoTimes times, Map<String, Long> ids) {
         WorkKind kind = Objects.requireNonNullElse(work.kind(), WorkKind.ASSIGNMENT);
         return new Work.Definition(
                 new Work.Place(course, work.unit(), work.category()),
@@ -365,7 +384,7 @@ class DemoSeed {
                                 ? null
                                 : new WorkSheet.AppointmentSheet(
                                         times.at(Objects.requireNonNull(work.due())), times.at(work.ends())),
-                        StandIns.place(key),
+                        place,
                         Set.of()));
     }
 

@@ -18,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param close the next grading close; null where none is known to come
  * @param fresh what is new to who reads
  * @param courses in the student's order
- * @param answeredAt when a school's system last answered; null where none is linked or none has
+ * @param sources schools' systems, in the order in which they came
  */
 public record HouseholdRow(
         long id,
@@ -33,7 +33,7 @@ public record HouseholdRow(
         @Nullable CloseView close,
         int fresh,
         List<CourseGlance> courses,
-        @Nullable Instant answeredAt) {
+        List<SourceGlance> sources) {
     /**
      * @param savable not there, and still to be had
      * @param closed not there, and out of reach
@@ -47,6 +47,19 @@ public record HouseholdRow(
     public record LossView(long work, String title, Instant at) {}
 
     public record CloseView(String name, Instant at) {}
+
+    /**
+     * A school's system that tells of the student's work.
+     *
+     * @param answeredAt when it last answered; null for never
+     * @param toldAt when it last told anything new; null for never
+     * @param faulty whether it didn't answer when it was last asked
+     */
+    public record SourceGlance(
+            String name,
+            @Nullable Instant answeredAt,
+            @Nullable Instant toldAt,
+            boolean faulty) {}
 
     /**
      * @param kind how it is graded, for the unit of its figures

@@ -1,6 +1,7 @@
 package app.navlo.server.household;
 
 import app.navlo.core.course.Glance;
+import app.navlo.core.course.Lack;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.next.Aim;
 import app.navlo.core.work.Fact;
@@ -14,6 +15,7 @@ import app.navlo.server.household.HouseholdRow.CloseView;
 import app.navlo.server.household.HouseholdRow.CourseGlance;
 import app.navlo.server.household.HouseholdRow.LossView;
 import app.navlo.server.household.HouseholdRow.MissingView;
+import app.navlo.server.household.HouseholdRow.SourceGlance;
 import app.navlo.server.news.WhatIsNew;
 import app.navlo.server.sheet.Figures;
 import app.navlo.server.store.Changes;
@@ -27,7 +29,6 @@ import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -37,15 +38,23 @@ import org.springframework.stereotype.Service;
 class HouseholdService {
     private static final Comparator<Seen> WORST_FIRST = Comparator.comparing(
                     (Seen seen) -> seen.glance().aboutToBeLost())
-            .thenComparing(seen -> seen.glance().savable())
-            .thenComparing(seen -> seen.glance().sentBack())
+            .thenComparing(seen -> seen.glance().count(Lack.SAVABLE))
+            .thenComparing(seen -> seen.glance().count(Lack.BACK))
             .reversed()
             .thenComparing(seen -> seen.student().name());
 
     /** A student, with what is counted of their work. */
     private record Seen(People.Student student, Board board, Glance glance) {
-        static Seen of(People.Student student, Board board) {
-            return new Seen(student, board, Glance.of(board.books().values(), board.now()));
+        static Seen of(People.Student student, Board board, Spanning span) {
+            Glance.Span counted = span == Spanning.TERM
+                    ? Glance.Span.ALL
+                    : Glance.Span.running(
+                            board.terms().values().stream()
+                                    .flatMap(term -> term.closes().stream())
+                                    .map(Term.GradingPeriod::closesAt)
+                                    .toList(),
+                            board.now());
+            return new Seen(student, board, Glance.of(board.books().values(), counted, board.now()));
         }
     }
 
@@ -65,15 +74,15 @@ class HouseholdService {
         this.clock = clock;
     }
 
-    public HouseholdView of(Person reader) {
+    public HouseholdView of(Person reader, Spanning span) {
         Instant now = clock.instant();
         ZoneId zone = ZoneId.of(reader.zone());
         List<HouseholdRow> rows = people.readableBy(reader.id()).stream()
-                .map(student -> Seen.of(student, boards.read(student.id(), zone, now)))
+                .map(student -> Seen.of(student, boards.read(student.id(), zone, now), span))
                 .sorted(WORST_FIRST)
                 .map(seen -> row(seen, reader))
                 .toList();
-        return new HouseholdView(now, rows);
+        return new HouseholdView(now, span, rows);
     }
 
     private HouseholdRow row(Seen seen, Person reader) {
@@ -88,11 +97,11 @@ class HouseholdService {
                 term == null ? null : term.school(),
                 term == null ? null : term.name(),
                 new MissingView(
-                        glance.savable(),
-                        glance.closed(),
-                        glance.listedMissing(),
-                        glance.ungradedLong(),
-                        glance.sentBack()),
+                        glance.count(Lack.SAVABLE),
+                        glance.count(Lack.CLOSED),
+                        glance.count(Lack.LISTED),
+                        glance.count(Lack.UNGRADED_LONG),
+                        glance.count(Lack.BACK)),
                 Figures.text(glance.aboutToBeLost()),
                 loss(board, glance.nextLoss()),
                 loss(board, glance.nextDue()),
@@ -103,9 +112,13 @@ class HouseholdService {
                         .map(course -> course(board, course))
                         .toList(),
                 links.of(student.id(), changes.undone(student.id())).stream()
-                        .flatMap(link -> Stream.ofNullable(link.faring().askedAt()))
-                        .max(Comparator.naturalOrder())
-                        .orElse(null));
+                        .map(HouseholdService::source)
+                        .toList());
+    }
+
+    private static SourceGlance source(Links.Link link) {
+        Links.Faring faring = link.faring();
+        return new SourceGlance(link.name(), faring.askedAt(), faring.toldAt(), faring.fault() != null);
     }
 
     private static @Nullable LossView loss(Board board, Glance.@Nullable Loss loss) {

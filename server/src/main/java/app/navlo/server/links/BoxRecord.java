@@ -35,7 +35,7 @@ final class BoxRecord {
     private static final int LONGEST_ANNOUNCED = 300;
     private static final int LONGEST_NAME = 120;
     private static final int LONGEST_ADDRESS = 1_900;
-    private static final Pattern ROOT = Pattern.compile("^(stand-in:|https?://[^/]+)");
+    private static final Pattern ROOT = Pattern.compile("^(stand-in:[a-z]*|https?://[^/]+)");
 
     private final JsonNode record;
     private final String address;

@@ -53,6 +53,8 @@ public final class ArchiveTables {
             new Table("time_spent", OF_STUDENT, "id"),
             new Table("note", OF_STUDENT, "id"),
             new Table("note_revision", OF_CHANGE, "id"),
+            new Table("agreement", OF_STUDENT, "id"),
+            new Table("agreement_revision", OF_CHANGE, "id"),
             new Table("lens", OF_STUDENT, "id"),
             new Table("lens_revision", OF_CHANGE, "id"),
             new Table("own_time", OF_STUDENT, "id"),

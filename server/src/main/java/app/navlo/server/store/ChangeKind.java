@@ -19,6 +19,7 @@ public enum ChangeKind {
     OWN(true),
     RECORD(true),
     NOTE(true),
+    AGREEMENT(true),
     LENS(true),
     IMPORT(true),
     UNDO(true);

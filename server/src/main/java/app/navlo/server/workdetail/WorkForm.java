@@ -65,7 +65,7 @@ public record WorkForm(
 
         @Nullable
         @Pattern(
-                regexp = "|(?i)(https?://|stand-in:/site/)\\S{1,1990}",
+                regexp = "|(?i)(https?://|stand-in:[a-z]*/site/)\\S{1,1990}",
                 message = "An address looks like https://school.example/essay.")
         String address,
 

@@ -10,7 +10,7 @@ public class HouseholdModuleTest extends Modules {
     private static final String ROW = """
             (({ missing, ...over }) => ({ id: 7, name: 'Asta', zone: ZONE, school: null, term: null,
               missing: { savable: 0, closed: 0, listed: 0, ungradedLong: 0, sentBack: 0, ...missing }, aboutToBeLost: '0',
-              nextLoss: null, nextDue: null, close: null, fresh: 0, courses: [], answeredAt: null, ...over }))""";
+              nextLoss: null, nextDue: null, close: null, fresh: 0, courses: [], sources: [], ...over }))""";
 
     @DataProvider
     public static Object[][] headlines() {
@@ -39,13 +39,12 @@ public class HouseholdModuleTest extends Modules {
     @DataProvider
     public static Object[][] figures() {
         return new Object[][] {
-            {"savable", "{ missing: true, move: 'YOURS' }"},
-            {"closed", "{ missing: true, move: 'OUT_OF_REACH' }"},
-            {"listed", "{ flag: 'MISSING', stage: 'TURNED_IN', move: 'TEACHERS' }"},
-            {"long", "{ ungradedLong: true, move: 'TEACHERS' }"},
-            {"back", "{ stage: 'SENT_BACK' }"},
-            {"back", "{ stage: 'RETURNED', redo: { kind: 'ASKED' } }"},
-            {"back", "{ stage: 'TURNED_IN', toComplete: true }"},
+            {"savable", "{ missing: true, move: 'YOURS', lacks: ['SAVABLE'] }"},
+            {"closed", "{ missing: true, move: 'OUT_OF_REACH', lacks: ['CLOSED'] }"},
+            {"listed", "{ flag: 'MISSING', stage: 'TURNED_IN', lacks: ['LISTED'] }"},
+            {"long", "{ move: 'TEACHERS', lacks: ['UNGRADED_LONG'] }"},
+            {"back", "{ stage: 'SENT_BACK', lacks: ['BACK'] }"},
+            {"", "{ stage: 'SENT_BACK', missing: true }"},
         };
     }
 
@@ -58,6 +57,22 @@ public class HouseholdModuleTest extends Modules {
                   .map((one) => one.key).join(' ')
                 """.formatted(ROW, work);
         assertEquals(say(found), key);
+    }
+
+    @DataProvider
+    public static Object[][] sources() {
+        String at = "'2026-11-24T06:00:00Z'";
+        return new Object[][] {
+            {"{ answeredAt: null, toldAt: null, faulty: false }", "nothing new so far"},
+            {"{ answeredAt: null, toldAt: null, faulty: true }", "doesn't answer"},
+            {"{ answeredAt: " + at + ", toldAt: " + at + ", faulty: false }", "told something today 07:00"},
+            {"{ answeredAt: " + at + ", toldAt: null, faulty: true }", "silent since today 07:00"},
+        };
+    }
+
+    @Test(dataProvider = "sources")
+    public void aSchoolsSystemSaysWhenItLastTold(String source, String words) {
+        assertEquals(say("household.sourceWords(" + source + ", ZONE, NOW)"), words);
     }
 
     @DataProvider

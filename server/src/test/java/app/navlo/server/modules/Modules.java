@@ -15,14 +15,14 @@ abstract class Modules {
     private static final String AROUND = """
             (expression) => {
               const { agenda, budget, course, drags, feedback, household, imports, leeway, lines, looking, narrowing, news, next, pace, piece, place, readings, search,
-                signals, standing, time, timeline, words, work } = navlo;
+                sheet, signals, standing, time, timeline, words, work } = navlo;
               const ZONE = 'Europe/Copenhagen';
               const NOW = Date.parse('2026-11-24T15:20:00Z');
               const piecework = (over) => ({
                 id: 1, version: 1, courseId: 1, title: 'Essay', kind: 'ASSIGNMENT', unit: null, category: null,
                 required: true, stage: 'ASSIGNED', move: 'YOURS', timing: 'AHEAD', due: '2026-11-27T16:00:00Z', dueDay: null,
                 opensAt: null, endsAt: null, missing: false, flag: null, flagDiffers: false, handedInAt: null, next: null,
-                redo: null, parts: null, lock: null, askUntil: null, belowPass: false, ungradedLong: false, impact: null,
+                redo: null, parts: null, lock: null, askUntil: null, belowPass: false, lacks: [], impact: null,
                 score: { mark: 'NONE', points: null, raw: null, possible: '20' },
                 feedback: { count: 0, unread: 0, latestBy: null, waits: false },
                 files: 0, filesGiven: 0, notes: 0, effortMinutes: 60, attemptsUsed: 0, attemptsAllowed: null, ...over });

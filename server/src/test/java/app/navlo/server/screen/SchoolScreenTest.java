@@ -3,8 +3,8 @@ package app.navlo.server.screen;
 import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
 import static org.testng.Assert.assertTrue;
 
-import app.navlo.school.college.CollegeServer;
 import app.navlo.school.college.Fault;
+import app.navlo.school.college.School;
 import app.navlo.server.http.StandIns;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
@@ -177,7 +177,7 @@ public class SchoolScreenTest extends Screen {
                 (HttpURLConnection) URI.create(standIns.college().address() + "/gradebook/oneroster.zip")
                         .toURL()
                         .openConnection();
-        asked.setRequestProperty("Authorization", "Bearer " + CollegeServer.TOKEN);
+        asked.setRequestProperty("Authorization", "Bearer " + School.THORNMERE.token());
         return asked.getInputStream();
     }
 

@@ -1,0 +1,5 @@
+/** When somebody is told that waiting is about to cost something, so that acting still helps and nobody is woken. */
+@NullMarked
+package app.navlo.core.reminder;
+
+import org.jspecify.annotations.NullMarked;
