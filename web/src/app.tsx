@@ -10,6 +10,7 @@ import { applyFormats } from './lib/formats';
 import { Boundary } from './ui/boundary';
 import { Button } from './ui/button';
 import { Empty, Failed, Loading } from './ui/states';
+import { Reset } from './views/signin/forgotten';
 import { Join } from './views/signin/join';
 import { SignIn } from './views/signin/sign-in';
 import { WorkView } from './views/work/work-view';
@@ -166,6 +167,8 @@ function Door() {
   const session = useQuery(sessionQuery);
   if (session.isError) return <Failed error={session.error} onRetry={() => void session.refetch()} />;
   if (!session.data) return <Loading />;
+  const reset = window.location.pathname.match(/^\/reset\/([\w-]+)$/)?.[1];
+  if (reset) return <Reset secret={reset} />;
   const invited = window.location.pathname.match(/^\/join\/([\w-]+)$/)?.[1];
   if (invited) return <Join secret={invited} session={session.data} />;
   return session.data.person ? <Signed session={session.data} /> : <SignIn session={session.data} />;

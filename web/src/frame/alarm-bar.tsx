@@ -9,7 +9,7 @@ import { Menu, MenuItem } from '../ui/menu';
 import { useStudent } from './student';
 
 /** The views on which the whole list stands. */
-const LISTED = ['next', 'feedback'];
+const LISTED = ['next', 'feedback', 'sheet'];
 
 /** What asks for attention, in one line on every view that doesn't list it: the most pressing, and how many more. */
 function AlarmBar() {

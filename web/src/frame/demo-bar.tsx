@@ -1,6 +1,8 @@
+import { useQuery } from '@tanstack/react-query';
 import { useContext } from 'react';
 import { client, take } from '../api/client';
-import { useNow } from '../lib/now';
+import { queryClient, sessionQuery } from '../api/queries';
+import { useIsTold, useNow } from '../lib/now';
 import { moment } from '../lib/time';
 import { Button } from '../ui/button';
 import { useWrite } from '../ui/use-write';
@@ -15,9 +17,14 @@ const STEPS = [
 /** The strip at the foot of a demo: a made-up college, and a clock that can be moved on. */
 function DemoBar() {
   const student = useContext(StudentContext);
+  const session = useQuery(sessionQuery);
+  const zone = student?.zone ?? session.data?.person?.zone;
   const now = useNow();
+  const told = useIsTold();
   const { write: move, writing: busy } = useWrite(async (minutes: number) => {
     await take(client.POST('/api/demo/clock', { body: { minutes } }));
+    // No event tells of all students at once.
+    await queryClient.invalidateQueries({ queryKey: ['household'] });
   });
   return (
     <section
@@ -26,8 +33,8 @@ function DemoBar() {
     >
       <span className="truncate max-md:hidden">Demo: a made-up college. Nothing here is real.</span>
       <span className="ml-auto whitespace-nowrap">
-        {student && moment(new Date(now).toISOString(), student.zone)}
-        <span className="max-sm:hidden"> · move the clock on by</span>
+        {told && zone && `${moment(new Date(now).toISOString(), zone)} · `}
+        <span className="max-sm:hidden">move the clock on by</span>
       </span>
       {STEPS.map((step) => (
         <Button

@@ -28,13 +28,13 @@ interface NoticesDialogProps {
   onClose: () => void;
 }
 
-/** Which words come by mail, and when it is quiet. */
+/** What one is reminded of by mail, and when it is quiet. */
 function NoticesDialog({ student, open, onClose }: NoticesDialogProps) {
   return (
     <Dialog
       open={open}
       onOpenChange={(next) => !next && onClose()}
-      title="Words by mail"
+      title="Reminders by mail"
       about="Each thing is told once, in as few mails as can be."
     >
       {open && <Asked student={student} onClose={onClose} />}
@@ -78,7 +78,7 @@ function ChoiceForm({ choice, student, onClose }: { choice: Choice } & Omit<Noti
         <Check
           label={
             student
-              ? 'What is about to be lost, when the last sitting begins that can save it'
+              ? 'What is about to be lost, while there is still time to save it'
               : 'What is about to be lost for good, while it can still be saved'
           }
           {...form.register('losses')}

@@ -123,8 +123,9 @@ function WhoseBoard({ session, student }: TopBarProps) {
   return (
     <Menu
       trigger={
-        <button type="button" aria-label="Choose a student">
+        <button type="button">
           {label}
+          <span className="sr-only">, choose another student</span>
         </button>
       }
     >
@@ -198,7 +199,7 @@ function PersonMenu({ session }: { session: Session }) {
           {session.person?.role === 'STUDENT' ? 'Who may see your work' : 'Whose work you see'}
         </MenuItem>
         <MenuItem onSelect={() => setAsking('self')}>You, and how you read times</MenuItem>
-        <MenuItem onSelect={() => setAsking('notices')}>Words by mail</MenuItem>
+        <MenuItem onSelect={() => setAsking('notices')}>Reminders by mail</MenuItem>
         <MenuItem onSelect={() => setAsking('sign-ins')}>Password and sign-ins</MenuItem>
         <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
       </Menu>

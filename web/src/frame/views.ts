@@ -23,7 +23,7 @@ export function viewsOf(student: number): View[] {
     { name: 'Files', path: `/s/${student}/files`, key: 'i', aside: true },
     { name: 'Notes', path: `/s/${student}/notes`, key: 'o', aside: true },
     { name: 'Links', path: `/s/${student}/links`, key: 'l' },
-    { name: 'Meeting sheet', path: `/s/${student}/sheet`, key: 'h', aside: true },
+    { name: 'Meeting', path: `/s/${student}/sheet`, key: 'h', aside: true },
     { name: 'Term', path: `/s/${student}/start`, key: 'm', aside: true },
   ];
 }

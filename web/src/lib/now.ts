@@ -4,6 +4,7 @@ import { useSyncExternalStore } from 'react';
 const STEP = 10_000;
 
 let offset = 0;
+let told = false;
 let held: number | null = null;
 let shown = Date.now();
 const listeners = new Set<() => void>();
@@ -17,7 +18,8 @@ function tell(): void {
 /** Called with what the server said the time is. */
 export function setServerNow(instant: string): void {
   const next = new Date(instant).getTime() - Date.now();
-  if (Math.abs(next - offset) > 1_000) {
+  if (!told || Math.abs(next - offset) > 1_000) {
+    told = true;
     offset = next;
     tell();
   }
@@ -44,6 +46,11 @@ function subscribe(listener: () => void): () => void {
 /** Milliseconds since the epoch, by the server's clock. */
 export function useNow(): number {
   return useSyncExternalStore(subscribe, () => shown);
+}
+
+/** Whether the server said at all what time it is. */
+export function useIsTold(): boolean {
+  return useSyncExternalStore(subscribe, () => told);
 }
 
 const MINUTE = 60_000;

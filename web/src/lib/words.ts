@@ -73,7 +73,7 @@ const LIMIT_SHORT: Record<Limit, string> = {
 
 const A_DAY = 24 * 60;
 
-const FLAG_WORDS: Record<NonNullable<Work['flag']>, string> = {
+export const FLAG_WORDS: Record<NonNullable<Work['flag']>, string> = {
   LATE: 'flagged late',
   ON_TIME: 'flagged on time',
   MISSING: 'flagged missing',

@@ -1,7 +1,7 @@
 import type { Board, Course, Schemas, Work } from '../../api/client';
 import { figureWords, liftWords, readingOf } from '../../lib/readings';
-import { addDays, localDate, near } from '../../lib/time';
-import { count, LIMIT_WORDS } from '../../lib/words';
+import { addDays, instantWords, localDate, span } from '../../lib/time';
+import { FLAG_WORDS, LIMIT_WORDS } from '../../lib/words';
 import { byDay, type Next, verb } from '../next/model';
 
 export type Lack = Schemas['Lack'];
@@ -50,15 +50,18 @@ export function bringsWords(work: Work, lack: Lack, course: Course | undefined):
   if (lack === 'LISTED') return 'it is there: ask for it to be entered';
   if (lack === 'UNGRADED_LONG') return 'ask when it will be back';
   const size = work.lift ?? work.impact;
+  if (course?.standing.kind === 'COMPLETION')
+    return work.required ? 'needed to complete the course' : 'not needed to complete it';
   if (size === null || Number(size) === 0 || !course) return 'no figure hangs on it';
   return `up to ${liftWords(size, course.standing.kind)}`;
 }
 
 /** Until when, and what ends then; empty where there is no such day. */
-export function untilWords({ next }: Work, zone: string, now: number): string {
+export function untilWords({ next, timing, redo }: Work, zone: string, now: number): string {
   if (!next) return '';
-  const when = near(next.at, zone, now);
-  return next.limit ? `until ${when} (${LIMIT_WORDS[next.limit]})` : `full value until ${when}`;
+  const when = instantWords(next.at, zone, now);
+  if (next.limit) return `until ${when} (${LIMIT_WORDS[next.limit]})`;
+  return timing === 'OVERDUE' && !redo ? `loses more after ${when}` : `full value until ${when}`;
 }
 
 const RETURNED: Record<Returned['kind'], string> = {
@@ -74,8 +77,10 @@ const RETURNED: Record<Returned['kind'], string> = {
   CLOSED: 'Closed',
 };
 
-/** "18 of 20", "Sent back": what came of a piece of work. */
-export function cameWords({ kind }: Returned, { score }: Work): string {
+/** "18 of 20", "Sent back", "Flagged late": what came of a piece of work. */
+export function cameWords({ kind }: Returned, { score, flag }: Work): string {
+  const flagged = kind === 'FLAG' && flag ? FLAG_WORDS[flag] : '';
+  if (flagged) return flagged.charAt(0).toUpperCase() + flagged.slice(1);
   return kind === 'SCORE' && score.points !== null ? `${score.points} of ${score.possible}` : RETURNED[kind];
 }
 
@@ -120,7 +125,7 @@ export function ahead(board: Pick<Board, 'works' | 'zone'>, next: Next, now: num
     for (const { move } of moves) {
       const work = works.get(move.work);
       if (work && date <= last)
-        dayOf(date).plan.push(`${verb(move.deed, work)} ${work.title}, ${count(move.minutes, 'minute')}`);
+        dayOf(date).plan.push(`${verb(move.deed, work)} ${work.title}, ${span(move.minutes)}`);
     }
   }
   for (const work of board.works) {

@@ -1,6 +1,7 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
+import type { Work } from '../../api/client';
 import { meetingQuery, nextQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
@@ -90,7 +91,7 @@ interface PartProps {
 
 function Part({ title, about, children }: PartProps) {
   return (
-    <section className="mb-6 print:mb-3 print:text-[11.5px]">
+    <section className="mb-6 print:mb-1.5 print:text-[10px]">
       <h2 className="flex items-baseline gap-3 border-line border-b pb-1 font-bold text-[16px] print:border-black print:text-[13px]">
         {title}
         {about && <span className="font-normal text-[14px] text-ink-2">{about}</span>}
@@ -102,7 +103,7 @@ function Part({ title, about, children }: PartProps) {
 
 /** A cell of a row that becomes lines on a narrow page. */
 const ROW =
-  'grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(0,1fr)] gap-x-4 border-line-2 border-b py-1.5 text-[14px] break-inside-avoid max-sm:grid-cols-1 print:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(0,1fr)] print:py-0.5 print:text-[11.5px]';
+  'grid grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(0,1fr)] gap-x-4 border-line-2 border-b py-1.5 text-[14px] break-inside-avoid max-sm:grid-cols-1 print:grid-cols-[minmax(0,1.35fr)_minmax(0,1fr)_minmax(0,1fr)] print:py-px print:text-[10px] print:leading-[1.25]';
 
 /** What is missing and why, what it still brings, and until when. */
 function Lacks({ groups }: { groups: readonly LackGroup[] }) {
@@ -119,11 +120,12 @@ function Lacks({ groups }: { groups: readonly LackGroup[] }) {
       )}
       {groups.map(({ lack, works }) => (
         <div key={lack} data-lack={lack}>
-          <h3 className="mt-2.5 mb-0.5 font-semibold text-[13.5px] text-ink-2 print:mt-1.5">
+          <h3 className="mt-2.5 mb-0.5 font-semibold text-[13.5px] text-ink-2 print:mt-1 print:mb-0 print:text-[10.5px]">
             {LACK_WORDS[lack]} ({works.length})
           </h3>
+          {lack === 'CLOSED' && <Closed works={works} />}
           <ul>
-            {works.map((work) => (
+            {(lack === 'CLOSED' ? [] : works).map((work) => (
               <li key={work.id} className={ROW}>
                 <Titled work={work.id} courseId={work.courseId} student={id} title={work.title} />
                 <span>{bringsWords(work, lack, course(work.courseId))}</span>
@@ -137,6 +139,25 @@ function Lacks({ groups }: { groups: readonly LackGroup[] }) {
         </div>
       ))}
     </Part>
+  );
+}
+
+/** What nothing can be done about any more, in as little room as can be. */
+function Closed({ works }: { works: readonly Work[] }) {
+  const { id, zone } = useStudent();
+  const now = useNow();
+  return (
+    <p className="py-1 text-[14px] print:py-px print:text-[10px]">
+      {works.map((work, place) => (
+        <span key={work.id}>
+          {place > 0 && '; '}
+          <Link to={`/s/${id}/work/${work.id}`} className="hover:underline">
+            {work.title}
+          </Link>
+          {work.due && <span className="text-ink-2"> (due {near(work.due, zone, now)})</span>}
+        </span>
+      ))}
+    </p>
   );
 }
 
@@ -158,7 +179,9 @@ function Titled({ work, courseId, student, title }: TitledProps) {
         <Link to={`/s/${student}/work/${work}`} className="font-semibold hover:underline">
           {title}
         </Link>
-        <span className="block text-[13px] text-ink-2 print:text-[11px]">{of?.name}</span>
+        <span className="block text-[13px] text-ink-2 print:ml-1.5 print:inline print:text-[9.5px]">
+          {of?.name}
+        </span>
       </span>
     </span>
   );
@@ -199,6 +222,7 @@ function Ahead() {
   const days = next.data ? ahead(board, next.data, now) : [];
   return (
     <Part title="The next two weeks">
+      {!next.data && <p className="py-2 text-[14px] text-ink-2">The plan is being made.</p>}
       {next.data && days.length === 0 && (
         <p className="py-2 text-[14px] text-ink-2">Nothing is planned, and nothing is due.</p>
       )}
@@ -206,7 +230,7 @@ function Ahead() {
         {days.map((day) => (
           <li
             key={day.date}
-            className="grid grid-cols-[84px_minmax(0,1fr)_minmax(0,1fr)] gap-x-4 border-line-2 border-b py-1.5 text-[14px] break-inside-avoid max-sm:grid-cols-1 print:grid-cols-[70px_minmax(0,1fr)_minmax(0,1fr)] print:py-0.5 print:text-[11.5px]"
+            className="grid grid-cols-[84px_minmax(0,1fr)_minmax(0,1fr)] gap-x-4 border-line-2 border-b py-1.5 text-[14px] break-inside-avoid max-sm:grid-cols-1 print:grid-cols-[70px_minmax(0,1fr)_minmax(0,1fr)] print:py-px print:text-[10px] print:leading-[1.25]"
           >
             <b className="font-semibold">{dateWords(day.date)}</b>
             <span>{day.plan.join('; ')}</span>
@@ -223,7 +247,7 @@ function Readings() {
   const { id, board } = useStudent();
   return (
     <Part title="Where each course stands">
-      <table className="w-full text-[14px] print:text-[11.5px]">
+      <table className="w-full text-[14px] print:text-[10px]">
         <thead>
           <tr className="text-left text-[13px] text-ink-2">
             <th className="py-1 font-normal">Course</th>
@@ -239,12 +263,15 @@ function Readings() {
             const expected = expectedOf(course);
             return (
               <tr key={course.id} className="border-line-2 border-t align-baseline">
-                <th scope="row" className="py-1.5 text-left font-normal print:py-0.5">
+                <th scope="row" className="py-1.5 text-left font-normal print:py-px">
                   <Link to={`/s/${id}/standing/${course.id}`} className="hover:underline">
                     {course.name}
                   </Link>
                   {course.teacher && (
-                    <span className="text-[13px] text-ink-2 max-sm:hidden"> · {course.teacher}</span>
+                    <span className="text-[13px] text-ink-2 max-sm:hidden print:hidden">
+                      {' '}
+                      · {course.teacher}
+                    </span>
                   )}
                 </th>
                 {standing.kind === 'COMPLETION' ? (

@@ -6,6 +6,7 @@ import { Mark } from '../../frame/top-bar';
 import { Button, TextButton } from '../../ui/button';
 import { TextField } from '../../ui/field';
 import { useFormWrite } from '../../ui/use-form-write';
+import { Forgotten } from './forgotten';
 import { NewPersonFields } from './new-person';
 
 /** The door: sign in, or sign up where one may. */
@@ -47,6 +48,7 @@ function SignInForm({ session }: { session: Session }) {
   const [password, setPassword] = useState('');
   const [fault, setFault] = useState<Refused | null>(null);
   const [busy, setBusy] = useState(false);
+  const [forgotten, setForgotten] = useState(false);
   const submit = async (withEmail: string, withPassword: string) => {
     setBusy(true);
     setFault(null);
@@ -57,6 +59,7 @@ function SignInForm({ session }: { session: Session }) {
     event.preventDefault();
     void submit(email, password);
   };
+  if (forgotten) return <Forgotten onBack={() => setForgotten(false)} />;
   return (
     <>
       <h1 className="mt-8 mb-1 font-bold text-[24px]">Sign in</h1>
@@ -84,32 +87,48 @@ function SignInForm({ session }: { session: Session }) {
           Sign in
         </Button>
       </form>
-      {session.demo && (
-        <section className="mt-8 border-line border-t pt-4">
-          <h2 className="font-bold">The demo: {session.demo.school}</h2>
-          <p className="mb-3 text-[14px] text-ink-2">All made up. Choose who you want to be.</p>
-          <ul className="flex flex-col gap-2">
-            {session.demo.signIns.map((one) => (
-              <li key={one.email}>
-                <button
-                  type="button"
-                  disabled={busy}
-                  onClick={() => void submit(one.email, one.password)}
-                  className="flex w-full flex-col rounded border border-line bg-raised px-3 py-2 text-left hover:border-ink-3"
-                >
-                  <span>
-                    <b className="font-[680]">{one.name}</b>, {one.who}
-                  </span>
-                  <span className="text-[13px] text-ink-2">
-                    {one.email} · {one.password}
-                  </span>
-                </button>
-              </li>
-            ))}
-          </ul>
-        </section>
+      {session.mails && (
+        <p className="mt-3">
+          <TextButton onClick={() => setForgotten(true)}>I forgot my password</TextButton>
+        </p>
       )}
+      {session.demo && <DemoPeople demo={session.demo} busy={busy} onChoose={submit} />}
     </>
+  );
+}
+
+interface DemoPeopleProps {
+  demo: NonNullable<Session['demo']>;
+  busy: boolean;
+  onChoose: (email: string, password: string) => Promise<void>;
+}
+
+/** Who one can be in the demo. */
+function DemoPeople({ demo, busy, onChoose }: DemoPeopleProps) {
+  return (
+    <section className="mt-8 border-line border-t pt-4">
+      <h2 className="font-bold">The demo: {demo.school}</h2>
+      <p className="mb-3 text-[14px] text-ink-2">All made up. Choose who you want to be.</p>
+      <ul className="flex flex-col gap-2">
+        {demo.signIns.map((one) => (
+          <li key={one.email}>
+            <button
+              type="button"
+              disabled={busy}
+              onClick={() => void onChoose(one.email, one.password)}
+              className="flex w-full flex-col rounded border border-line bg-raised px-3 py-2 text-left hover:border-ink-3"
+            >
+              <span>
+                <b className="font-[680]">{one.name}</b>, {one.who}
+              </span>
+              <span className="text-[13px] text-ink-2">
+                {one.email} · {one.password}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

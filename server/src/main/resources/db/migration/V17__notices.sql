@@ -25,6 +25,8 @@ CREATE TABLE notice_mail (
     made_at     TIMESTAMP(9) WITH TIME ZONE NOT NULL,
     subject     VARCHAR(200) NOT NULL,
     body        CHARACTER VARYING(60000) NOT NULL,
+    -- False for what was asked for just now, as a new password is; what it said is forgotten once it is sent.
+    stoppable   BOOLEAN NOT NULL,
     -- Of the secret in the mail by which all words are stopped; null until it is sent.
     stop_hash   VARCHAR(64),
     tries       INT NOT NULL,
@@ -34,3 +36,12 @@ CREATE TABLE notice_mail (
 );
 CREATE INDEX notice_mail_by_next_try ON notice_mail (next_try_at);
 CREATE INDEX notice_mail_by_stop ON notice_mail (stop_hash);
+
+-- Ways to a new password that were mailed, by the digests of their secrets.
+CREATE TABLE password_reset (
+    secret_hash VARCHAR(64) PRIMARY KEY,
+    person_id   BIGINT NOT NULL REFERENCES person (id),
+    made_at     TIMESTAMP(9) WITH TIME ZONE NOT NULL,
+    ends_at     TIMESTAMP(9) WITH TIME ZONE NOT NULL
+);
+CREATE INDEX password_reset_of_person ON password_reset (person_id);

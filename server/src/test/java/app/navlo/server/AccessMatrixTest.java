@@ -125,6 +125,8 @@ public class AccessMatrixTest extends DemoServer {
                         "GET /api/people/me/notices",
                         "PUT /api/people/me/notices",
                         "POST /api/notices/stops/{secret}",
+                        "POST /api/password-resets",
+                        "PUT /api/password-resets/{secret}",
                         "GET /api/people/me/tokens",
                         "POST /api/people/me/tokens",
                         "DELETE /api/people/me/tokens/{token}",

@@ -106,6 +106,7 @@ public class ArchiveTest extends DemoServer {
                         "notice_choice",
                         "notice_told",
                         "notice_mail",
+                        "password_reset",
                         "sign_in_failure",
                         "spring_session",
                         "spring_session_attributes",

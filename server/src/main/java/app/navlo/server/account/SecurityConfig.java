@@ -57,6 +57,8 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, STOPPED_MAIL)
                         .permitAll()
+                        .requestMatchers("/api/password-resets/**")
+                        .permitAll()
                         .requestMatchers(
                                 "/api/students/{student}/guardians/**",
                                 "/api/students/{student}/notes/**",

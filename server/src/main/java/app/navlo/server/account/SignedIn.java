@@ -102,6 +102,11 @@ public class SignedIn {
         return !found.isEmpty();
     }
 
+    /** Ends every sign-in of a person. */
+    public void endAll(long person) {
+        sessions.findByPrincipalName(Long.toString(person)).keySet().forEach(sessions::deleteById);
+    }
+
     /** Ends all but the one that asks. @param here null to end all */
     public void endOthers(Person person, @Nullable String here) {
         sessions.findByPrincipalName(person.getUsername()).keySet().stream()

@@ -121,8 +121,10 @@ class NoticeRounds {
         helper.setSubject(notice.subject());
         helper.setText(notice.body());
         helper.setSentDate(Date.from(notice.madeAt()));
-        mail.setHeader("List-Unsubscribe", "<" + stop + ">");
-        mail.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+        if (notice.stoppable()) {
+            mail.setHeader("List-Unsubscribe", "<" + stop + ">");
+            mail.setHeader("List-Unsubscribe-Post", "List-Unsubscribe=One-Click");
+        }
         mail.setHeader("Auto-Submitted", "auto-generated");
         return mail;
     }

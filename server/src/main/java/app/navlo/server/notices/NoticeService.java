@@ -76,7 +76,7 @@ class NoticeService {
     public void tell(Notices.Reader reader, List<Word> words) {
         Instant now = clock.instant();
         words.forEach(word -> notices.tell(reader.person(), word.student(), word.key(), now));
-        notices.send(reader.person(), now, subject(words), body(words));
+        notices.send(reader.person(), now, subject(words), body(words), true);
     }
 
     /** Says how much there is, and nothing that a look over a shoulder may not see. */
@@ -100,7 +100,7 @@ class NoticeService {
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining("\n\n"));
         return parts + "\n\nAll of it: " + address
-                + "/\nWhich words come, and when it is quiet: \"Words by mail\" in the menu of your name there.\n";
+                + "/\nWhat comes, and when it is quiet: \"Reminders by mail\" in the menu of your name there.\n";
     }
 
     private static String part(Word.Kind kind, List<Word> words) {

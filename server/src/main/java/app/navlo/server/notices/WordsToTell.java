@@ -18,6 +18,7 @@ import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.StudentHours;
 import app.navlo.server.store.Notices;
 import app.navlo.server.store.People;
+import java.math.RoundingMode;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
@@ -132,7 +133,7 @@ class WordsToTell {
         private String lost(Reminder reminder, Board.Entry entry) {
             String when = Sentences.moment(reminder.lossAt(), board.zone());
             String what = reminder.percent().signum() > 0
-                    ? "about " + Sentences.number(reminder.percent()) + " % of the course"
+                    ? "about " + reminder.percent().toDecimal(1, RoundingMode.HALF_UP) + " % of the course"
                     : "nobody knows how much";
             return reminder.forGood()
                     ? "nothing is taken any more after " + when + " (" + what + ")"

@@ -19,6 +19,7 @@ class PageConfig implements WebMvcConfigurer {
         views.addViewController("/s/**").setViewName("forward:/index.html");
         views.addViewController("/household").setViewName("forward:/index.html");
         views.addViewController("/join/*").setViewName("forward:/index.html");
+        views.addViewController("/reset/*").setViewName("forward:/index.html");
         // Without a student they lead to one's own.
         for (String view : VIEWS) {
             views.addViewController("/" + view + "/**").setViewName("forward:/index.html");

@@ -70,12 +70,14 @@ public class SessionController {
      * @param person null for nobody
      * @param students whose data this person may read
      * @param signUp who may sign up now; null for nobody who isn't invited
+     * @param mails whether mail can be sent from here
      */
     public record SessionView(
             Instant now,
             @Nullable PersonView person,
             List<People.Student> students,
             @Nullable WhoSignsUp signUp,
+            boolean mails,
             @Nullable DemoView demo) {}
 
     /** @param administrator whether this person lets others in */
@@ -123,6 +125,7 @@ public class SessionController {
                 person == null ? null : view(person),
                 person == null ? List.of() : people.readableBy(person.id()),
                 whoSignsUp(),
+                mail.canSend(),
                 demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);
     }
 

@@ -45,9 +45,20 @@ public class Notices {
     /** A person who wants some words, and whether they are a student themselves. */
     public record Reader(long person, String name, String email, String zone, Choice choice) {}
 
-    /** @param tries so far */
+    /**
+     * @param stoppable whether it is one of those that a press stops
+     * @param tries so far
+     */
     public record Mail(
-            long id, long person, String name, String email, Instant madeAt, String subject, String body, int tries) {}
+            long id,
+            long person,
+            String name,
+            String email,
+            Instant madeAt,
+            String subject,
+            String body,
+            boolean stoppable,
+            int tries) {}
 
     public Optional<Choice> choice(long person) {
         return db.sql("SELECT * FROM notice_choice WHERE person_id = :person")
@@ -123,11 +134,13 @@ public class Notices {
                 .update();
     }
 
-    public void send(long person, Instant at, String subject, String body) {
+    /** @param stoppable whether it is one of those that a press stops */
+    public void send(long person, Instant at, String subject, String body, boolean stoppable) {
         db.sql("""
-                INSERT INTO notice_mail (person_id, made_at, subject, body, tries, next_try_at)
-                VALUES (:person, :at, :subject, :body, 0, :at)
+                INSERT INTO notice_mail (person_id, made_at, subject, body, stoppable, tries, next_try_at)
+                VALUES (:person, :at, :subject, :body, :stoppable, 0, :at)
                 """)
+                .param("stoppable", stoppable)
                 .param("person", person)
                 .param("at", at)
                 .param("subject", subject)
@@ -160,7 +173,7 @@ public class Notices {
 
     public Mail mail(long id) {
         return db.sql("""
-                SELECT m.id, m.person_id, p.name, p.email, m.made_at, m.subject, m.body, m.tries
+                SELECT m.id, m.person_id, p.name, p.email, m.made_at, m.subject, m.body, m.stoppable, m.tries
                 FROM notice_mail m JOIN person p ON p.id = m.person_id WHERE m.id = :id
                 """)
                 .param("id", id)
@@ -172,15 +185,18 @@ public class Notices {
                         Rows.instant(row, "made_at"),
                         row.getString("subject"),
                         row.getString("body"),
+                        row.getBoolean("stoppable"),
                         row.getInt("tries")))
                 .single();
     }
 
+    /** What isn't stoppable bears a secret: nothing of it is kept. */
     public void sent(long id, Instant at) {
-        db.sql("UPDATE notice_mail SET sent_at = :at, next_try_at = NULL, fault = NULL WHERE id = :id")
-                .param("id", id)
-                .param("at", at)
-                .update();
+        db.sql("""
+                UPDATE notice_mail SET sent_at = :at, next_try_at = NULL, fault = NULL,
+                                       body = CASE WHEN stoppable THEN body ELSE '' END
+                WHERE id = :id
+                """).param("id", id).param("at", at).update();
     }
 
     /** @param nextTry null to give up */
@@ -194,7 +210,7 @@ public class Notices {
 
     /** Whose mail bore this secret. */
     public Optional<Long> stoppedBy(String stopHash) {
-        return db.sql("SELECT person_id FROM notice_mail WHERE stop_hash = :hash")
+        return db.sql("SELECT person_id FROM notice_mail WHERE stop_hash = :hash AND stoppable")
                 .param("hash", stopHash)
                 .query(Long.class)
                 .optional();
@@ -206,7 +222,7 @@ public class Notices {
                         "UPDATE notice_choice SET losses = FALSE, asked = FALSE, scores = FALSE, week_day = NULL WHERE person_id = :person")
                 .param("person", person)
                 .update();
-        db.sql("DELETE FROM notice_mail WHERE person_id = :person AND next_try_at IS NOT NULL")
+        db.sql("DELETE FROM notice_mail WHERE person_id = :person AND stoppable AND next_try_at IS NOT NULL")
                 .param("person", person)
                 .update();
     }

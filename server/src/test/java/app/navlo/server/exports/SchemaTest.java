@@ -33,6 +33,7 @@ public class SchemaTest {
             "notice_choice",
             "notice_told",
             "notice_mail",
+            "password_reset",
             "sign_in_failure",
             "spring_session",
             "spring_session_attributes",

@@ -49,6 +49,13 @@ public class SheetModuleTest extends Modules {
         return new Object[][] {
             {"{ next: null }", ""},
             {"{ next: { " + at + ", limit: null, lost: '2' } }", "full value until Fri 27 Nov 17:00"},
+            {"{ timing: 'OVERDUE', next: { " + at + ", limit: null, lost: '2' } }", "loses more after Fri 27 Nov 17:00"
+            },
+            {
+                "{ timing: 'OVERDUE', redo: { kind: 'ASKED' }, next: { " + at + ", limit: null, lost: '2' } }",
+                "full value until Fri 27 Nov 17:00"
+            },
+            {"{ next: { at: '2026-11-24T23:00:00Z', limit: null, lost: '2' } }", "full value until the end of today"},
             {"{ next: { " + at + ", limit: 'CUTOFF', lost: '8' } }", "until Fri 27 Nov 17:00 (late work ends)"},
         };
     }
@@ -56,6 +63,23 @@ public class SheetModuleTest extends Modules {
     @Test(dataProvider = "ends")
     public void itSaysUntilWhen(String work, String words) {
         assertEquals(say("sheet.untilWords(piecework(" + work + "), ZONE, NOW)"), words);
+    }
+
+    @DataProvider
+    public static Object[][] came() {
+        String score = "score: { mark: 'NONE', points: '18', possible: '20' }";
+        return new Object[][] {
+            {"SCORE", "{ " + score + " }", "18 of 20"},
+            {"SENT_BACK", "{ " + score + " }", "Sent back"},
+            {"FLAG", "{ flag: 'MISSING' }", "Flagged missing"},
+            {"FLAG", "{ flag: 'CLEARED' }", "Flagged"},
+            {"SCORE", "{ score: { mark: 'HIDDEN', points: null, possible: '20' } }", "Scored"},
+        };
+    }
+
+    @Test(dataProvider = "came")
+    public void itSaysWhatCameOfAPieceOfWork(String kind, String work, String words) {
+        assertEquals(say("sheet.cameWords({ kind: '" + kind + "' }, piecework(" + work + "))"), words);
     }
 
     @DataProvider
@@ -99,7 +123,7 @@ public class SheetModuleTest extends Modules {
         assertEquals(
                 say("sheet.ahead(board(" + works + "), " + next + ", NOW)"
                         + ".map((day) => day.date + ' [' + day.plan + '] [' + day.due + ']').join('; ')"),
-                "2026-11-25 [Hand in Essay, 45 minutes] []; 2026-11-26 [] [Essay]; 2026-12-08 [] [Talk]");
+                "2026-11-25 [Hand in Essay, 45 min] []; 2026-11-26 [] [Essay]; 2026-12-08 [] [Talk]");
     }
 
     @DataProvider

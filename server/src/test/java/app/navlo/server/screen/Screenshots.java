@@ -49,9 +49,6 @@ public class Screenshots extends Screen {
         page.navigate(address("/s/1/timeline?as=agenda"));
         assertThat(page.locator("[data-day='2026-11-24']")).isVisible();
         shoot(page, "agenda");
-        page.navigate(address("/s/1/timeline?as=month"));
-        assertThat(page.getByText("November 2026")).isVisible();
-        shoot(page, "month");
     }
 
     @Test
@@ -63,14 +60,14 @@ public class Screenshots extends Screen {
     }
 
     @Test
-    public void receipt() {
-        Page page = mira();
-        open(page, "Soil lab 5");
-        pane(page)
-                .getByText("Receipt", new Locator.GetByTextOptions().setExact(true))
-                .click();
-        assertThat(dialog(page)).containsText("SHA-256");
-        shoot(page, "receipt");
+    public void householdAndTheSheetForAMeeting() {
+        Page page = tobias();
+        page.navigate(address("/household"));
+        assertThat(page.locator("[data-student]")).hasCount(2);
+        shoot(page, "household");
+        page.navigate(address("/s/1/sheet"));
+        assertThat(page.locator("[data-lack]").first()).isVisible();
+        shoot(page, "sheet");
     }
 
     @Test

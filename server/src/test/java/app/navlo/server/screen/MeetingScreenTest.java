@@ -1,0 +1,128 @@
+package app.navlo.server.screen;
+
+import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertThat;
+import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.Margin;
+import java.util.regex.Pattern;
+import org.springframework.test.annotation.DirtiesContext;
+import org.testng.annotations.Test;
+
+/** A guardian of two looks at both, takes the sheet of one to a meeting, and what is agreed there stands on both their pages. */
+@DirtiesContext
+public class MeetingScreenTest extends Screen {
+    private static Locator part(Page page, String title) {
+        return page.locator("section")
+                .filter(new Locator.FilterOptions()
+                        .setHas(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(title))))
+                .last();
+    }
+
+    @Test
+    public void theFirstPageHasBothAndEachFigureLeadsToItsList() {
+        Page page = tobias();
+        page.navigate(address("/"));
+        assertThat(page).hasURL(Pattern.compile("/household$"));
+        assertThat(page.locator("[data-student]")).hasCount(2);
+        assertThat(page.locator("[data-student='3']")).containsText("Fernbank Lower School");
+        assertAccessibleByDayAndNight(page);
+        for (String figure : new String[] {"savable", "closed", "listed", "back"}) {
+            page.navigate(address("/household?span=term"));
+            Locator link = page.locator("[data-student='3'] [data-figure='" + figure + "'] a");
+            String count = link.locator("span").first().innerText().strip();
+            link.click();
+            assertThat(page).hasURL(Pattern.compile("/s/3/work\\?only=" + figure));
+            assertThat(page.locator("[role=row][data-work]")).hasCount(Integer.parseInt(count));
+        }
+    }
+
+    @Test
+    public void theFiguresAreOfTheGradingPeriodOrOfTheTerm() {
+        Page page = tobias();
+        page.navigate(address("/household"));
+        Locator term = page.getByLabel("The whole term");
+        // The button itself is drawn by its label.
+        assertThat(page.getByLabel("This grading period")).isChecked();
+        page.getByText("The whole term").click();
+        assertThat(page).hasURL(Pattern.compile("span=term"));
+        assertThat(term).isChecked();
+    }
+
+    @Test
+    public void whatIsAgreedStandsOnBothPagesUntilItIsKept() {
+        Page tobias = tobias();
+        tobias.navigate(address("/household"));
+        tobias.locator("[data-student='1']").getByText("Meeting sheet").click();
+        assertThat(tobias.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
+                .hasText("Meeting sheet: Mira Solheim");
+        assertThat(part(tobias, "What is missing, and why")).containsText("Worksheet 8: nitrogen through the year");
+        assertThat(part(tobias, "What came back")).containsText("Site section through the terrace");
+        assertThat(part(tobias, "Where each course stands")).containsText("Pass from 55.0 %");
+        assertAccessibleByDayAndNight(tobias);
+
+        button(tobias, "Write one down").click();
+        tobias.getByLabel("What is agreed").fill("Write to Halvor Tarn about lab 5");
+        button(tobias, "Write it down").click();
+        assertThat(tobias.locator("[data-agreement]")).containsText("Write to Halvor Tarn about lab 5");
+
+        Page mira = mira("/s/1/sheet");
+        Locator hers = mira.locator("[data-agreement]");
+        assertThat(hers).containsText("Mira Solheim");
+        hers.getByRole(AriaRole.CHECKBOX).check();
+        notice(mira, "It was kept");
+        assertThat(hers.getByRole(AriaRole.CHECKBOX)).isChecked();
+        tobias.reload();
+        assertThat(tobias.locator("[data-agreement]").getByRole(AriaRole.CHECKBOX))
+                .isChecked();
+    }
+
+    /** On paper it is one page or two, with lines to write on; on a phone nothing is wider than it. */
+    @Test
+    public void itFitsTwoPagesAndAPhone() {
+        Page page = mira("/s/1/sheet");
+        assertThat(part(page, "The next two weeks")).containsText("Due: ");
+        byte[] paper = page.pdf(new Page.PdfOptions()
+                .setFormat("A4")
+                .setMargin(new Margin()
+                        .setTop("12mm")
+                        .setBottom("12mm")
+                        .setLeft("12mm")
+                        .setRight("12mm")));
+        String text = new String(paper, java.nio.charset.StandardCharsets.ISO_8859_1);
+        long pages =
+                Pattern.compile("/Type\\s*/Page\\b").matcher(text).results().count();
+        assertTrue(pages >= 1 && pages <= 2, pages + " pages");
+        Page phone = signedIn(Look.IN_HAND, "Mira Solheim");
+        phone.navigate(address("/s/1/sheet"));
+        assertThat(part(phone, "Agreements")).isVisible();
+        assertEquals(phone.evaluate("document.documentElement.scrollWidth"), PHONE);
+    }
+
+    @Test
+    public void remindersAreChosenAndKept() {
+        Page page = mira("/s/1/work");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders by mail"))
+                .click();
+        Locator losses = page.getByLabel("What is about to be lost, while there is still time to save it");
+        assertThat(losses).not().isChecked();
+        assertAccessibleByDayAndNight(page);
+        losses.check();
+        page.getByLabel("The week ahead, at 17:00").selectOption("SUNDAY");
+        page.getByLabel("Quiet from").fill("21:30");
+        button(page, "Save").click();
+        assertThat(dialog(page)).hasCount(0);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders by mail"))
+                .click();
+        assertThat(losses).isChecked();
+        assertThat(page.getByLabel("Quiet from")).hasValue("21:30");
+        assertThat(page.getByLabel("The week ahead, at 17:00")).hasValue("SUNDAY");
+    }
+}
