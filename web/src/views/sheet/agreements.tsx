@@ -95,7 +95,12 @@ function AgreementLine({ agreement }: { agreement: Agreement }) {
       className="flex flex-wrap items-baseline gap-x-4 gap-y-0.5 border-line-2 border-b py-1.5 text-[14px] print:py-1 print:text-[11.5px]"
     >
       <label className="flex min-w-0 flex-1 items-baseline gap-2.5 max-sm:basis-full">
-        <input type="checkbox" checked={kept} disabled={writing} onChange={() => void keep()} />
+        <input
+          type="checkbox"
+          checked={writing ? !kept : kept}
+          disabled={writing}
+          onChange={() => void keep()}
+        />
         <span data-kept={kept} className="data-[kept=true]:text-ink-2 data-[kept=true]:line-through">
           {agreement.words}
         </span>

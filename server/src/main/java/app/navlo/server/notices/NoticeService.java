@@ -2,7 +2,6 @@ package app.navlo.server.notices;
 
 import app.navlo.core.reminder.QuietHours;
 import app.navlo.server.account.Person;
-import app.navlo.server.message.MailSettings;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Notices;
 import app.navlo.server.store.Sha256;
@@ -11,7 +10,6 @@ import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -20,20 +18,13 @@ import org.springframework.transaction.annotation.Transactional;
 @Transactional
 class NoticeService {
     private final Notices notices;
-    private final MailSettings mail;
+    private final Letters letters;
     private final ServerClock clock;
-    private final String address;
 
-    /** @param address under which people reach this Navlo, without a slash at its end */
-    NoticeService(
-            Notices notices,
-            MailSettings mail,
-            ServerClock clock,
-            @Value("${navlo.address:http://localhost:${server.port:8080}}") String address) {
+    NoticeService(Notices notices, Letters letters, ServerClock clock) {
         this.notices = notices;
-        this.mail = mail;
+        this.letters = letters;
         this.clock = clock;
-        this.address = address;
     }
 
     /** Nothing is sent to who never chose. */
@@ -48,7 +39,7 @@ class NoticeService {
                         QuietHours.USUAL.untilExclusive(),
                         Instant.EPOCH));
         return new NoticeChoiceView(
-                mail.canSend(),
+                letters.canSend(),
                 person.email(),
                 choice.losses(),
                 choice.asked(),
@@ -99,7 +90,7 @@ class NoticeService {
                         kind, words.stream().filter(word -> word.kind() == kind).toList()))
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining("\n\n"));
-        return parts + "\n\nAll of it: " + address
+        return parts + "\n\nAll of it: " + letters.address()
                 + "/\nWhat comes, and when it is quiet: \"Reminders by mail\" in the menu of your name there.\n";
     }
 
@@ -112,6 +103,6 @@ class NoticeService {
 
     /** Where a mail is answered by a press that stops all words. */
     String stopAddress(String secret) {
-        return address + NoticeController.STOP + secret;
+        return letters.address() + NoticeController.STOP + secret;
     }
 }

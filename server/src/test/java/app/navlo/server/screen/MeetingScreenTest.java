@@ -72,7 +72,7 @@ public class MeetingScreenTest extends Screen {
         Page mira = mira("/s/1/sheet");
         Locator hers = mira.locator("[data-agreement]");
         assertThat(hers).containsText("Mira Solheim");
-        hers.getByRole(AriaRole.CHECKBOX).check();
+        hers.getByRole(AriaRole.CHECKBOX).click();
         notice(mira, "It was kept");
         assertThat(hers.getByRole(AriaRole.CHECKBOX)).isChecked();
         tobias.reload();
@@ -124,5 +124,40 @@ public class MeetingScreenTest extends Screen {
         assertThat(losses).isChecked();
         assertThat(page.getByLabel("Quiet from")).hasValue("21:30");
         assertThat(page.getByLabel("The week ahead, at 17:00")).hasValue("SUNDAY");
+    }
+
+    /** Who forgot their password asks at the door, follows the mailed link, and signs in with the new one. */
+    @Test
+    public void aForgottenPasswordIsSetAnewByMail() {
+        Page page = door(Look.DAY);
+        page.getByText("I forgot my password").click();
+        assertAccessibleByDayAndNight(page);
+        page.getByLabel("E-mail address").fill("anders@fernbank.example");
+        button(page, "Send it").click();
+        assertThat(page.getByRole(AriaRole.STATUS)).containsText("a mail is on its way there");
+        String box = (String) page.evaluate("fetch('/api/session').then((r) => r.json()).then((s) => s.demo.mailBox)");
+        Locator letter = page.getByText("Navlo: a new password").first();
+        page.navigate(box);
+        for (int look = 0; look < 50 && !letter.isVisible(); look++) {
+            page.waitForTimeout(200);
+            page.reload();
+        }
+        letter.click();
+        String words = page.locator("pre").innerText();
+        String secret = words.replaceAll("(?s).*/reset/([\\w-]+).*", "$1");
+        page.navigate(address("/reset/" + secret));
+        page.getByLabel("New password").fill("short");
+        button(page, "Set it").click();
+        assertThat(page.getByText(Pattern.compile("10 characters")).last()).isVisible();
+        page.getByLabel("New password").fill("seven boats on a string");
+        button(page, "Set it").click();
+        page.getByLabel("E-mail address").fill("anders@fernbank.example");
+        page.getByLabel("Password").fill("seven boats on a string");
+        button(page, "Sign in").click();
+        assertThat(page).hasURL(Pattern.compile("/s/3/next$"));
+        page.navigate(address("/reset/" + secret));
+        page.getByLabel("New password").fill("eight boats on a string");
+        button(page, "Set it").click();
+        assertThat(page.getByText("Ask for another")).isVisible();
     }
 }
