@@ -58,12 +58,12 @@ public class NoticeTest extends DemoServer {
                 200);
     }
 
-    /** Until the rounds have nothing more to tell: two looks apart are the same, and nothing is on its way. */
+    /** Until the rounds have nothing more to tell: several looks are the same, and nothing is on its way. */
     private List<Sent> settled() throws InterruptedException {
         Instant end = Instant.now().plus(PATIENCE);
         List<Sent> before = sent();
         int same = 0;
-        while (Instant.now().isBefore(end) && same < 3) {
+        while (Instant.now().isBefore(end) && same < 8) {
             Thread.sleep(300);
             List<Sent> now = sent();
             boolean onItsWay = db.sql("SELECT COUNT(*) FROM notice_mail WHERE sent_at IS NULL")

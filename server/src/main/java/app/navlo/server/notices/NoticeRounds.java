@@ -79,12 +79,13 @@ class NoticeRounds {
     }
 
     private void look(Notices.Reader reader) {
-        List<Word> told = words.to(reader, clock.instant());
+        Instant now = clock.instant();
+        List<Word> told = words.to(reader, now);
         if (told.isEmpty()) {
             return;
         }
         try {
-            service.tell(reader, told);
+            service.tell(reader, told, now);
         } catch (DuplicateKeyException meanwhile) {
             LOG.debug("person {} was told by another round", reader.person());
         }

@@ -62,10 +62,10 @@ class NoticeService {
     /**
      * Puts what is told into one mail. What another round told meanwhile ends it, and nothing of it is kept.
      *
+     * @param now at which it was looked what there is to tell
      * @throws org.springframework.dao.DuplicateKeyException if one of the words was told already
      */
-    public void tell(Notices.Reader reader, List<Word> words) {
-        Instant now = clock.instant();
+    public void tell(Notices.Reader reader, List<Word> words, Instant now) {
         words.forEach(word -> notices.tell(reader.person(), word.student(), word.key(), now));
         notices.send(reader.person(), now, subject(words), body(words), true);
     }
