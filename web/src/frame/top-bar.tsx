@@ -23,14 +23,15 @@ interface TopBarProps {
   student: number;
 }
 
-function Mark() {
+/** @param slight on a phone the sign alone, where a student's name stands beside it */
+function Mark({ slight = false }: { slight?: boolean }) {
   return (
     <span className="flex items-center gap-2 font-[760] text-[19px] tracking-[-0.02em]">
       <svg width="24" height="18" viewBox="0 0 24 18" aria-hidden>
         <path d="M1 14 L8 4 L13 11 L18 4" fill="none" stroke="var(--ink)" strokeWidth="2.4" />
         <path d="M15 2 L23 2 L20 10 Z" fill="var(--yours)" />
       </svg>
-      Navlo
+      <span className={slight ? 'max-sm:sr-only' : ''}>Navlo</span>
     </span>
   );
 }
@@ -40,7 +41,7 @@ function TopBar({ session, student }: TopBarProps) {
   const known = useContext(StudentContext) !== null;
   return (
     <header className="no-print flex h-[46px] shrink-0 items-center gap-x-4 border-line border-b bg-raised px-5 max-sm:gap-x-2 max-sm:px-3">
-      <Mark />
+      <Mark slight={!isAlone(session, student)} />
       <WhoseBoard session={session} student={student} />
       <ViewsInHand student={student} />
       <nav aria-label="Views" className="flex self-stretch max-sm:hidden">
@@ -104,18 +105,32 @@ function ClockWords() {
 
 const ALL = 'all';
 
+/** Whether it goes without saying whose work this is: one's own, and one sees nobody else's. */
+function isAlone(session: Session, student: number): boolean {
+  return session.person?.id === student && session.students.length < 2;
+}
+
 /** Whose work this is, for who reads that of others, and the others that can be chosen. */
 function WhoseBoard({ session, student }: TopBarProps) {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const name = session.students.find((one) => one.id === student)?.name;
   const own = session.person?.id === student;
-  if (own && session.students.length < 2) return null;
+  if (isAlone(session, student)) return null;
   // The same question about another student: the view stays, what is open beside it doesn't.
   const go = (id: string) => void navigate(pathname.replace(/^\/s\/\d+(\/\w+)?.*$/, `/s/${id}$1`));
   const label = (
     <span className="whitespace-nowrap text-[14px]">
-      <b className="font-[680]">{own ? 'Your own' : name}</b>{' '}
+      <b className="font-[680]">
+        {own ? (
+          'Your own'
+        ) : (
+          <>
+            {name?.split(' ')[0]}
+            <span className="max-sm:sr-only">{name?.slice(name.split(' ')[0]?.length)}</span>
+          </>
+        )}
+      </b>{' '}
       {!own && <span className="text-ink-2 max-xl:hidden">· you read only</span>}
     </span>
   );

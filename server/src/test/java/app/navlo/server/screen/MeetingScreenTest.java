@@ -102,6 +102,19 @@ public class MeetingScreenTest extends Screen {
         assertEquals(phone.evaluate("document.documentElement.scrollWidth"), PHONE);
     }
 
+    /** On a phone, who sees two students reaches everything in the bar. */
+    @Test
+    public void theBarOfAGuardianOfTwoFitsAPhone() {
+        Page phone = signedIn(Look.IN_HAND, "Tobias Solheim");
+        phone.navigate(address("/s/3/sheet"));
+        Locator menu = phone.getByRole(
+                AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")));
+        assertThat(menu).isVisible();
+        assertThat(part(phone, "Agreements")).isVisible();
+        double right = menu.boundingBox().x + menu.boundingBox().width;
+        assertTrue(right <= PHONE, "it ends at " + right);
+    }
+
     @Test
     public void remindersAreChosenAndKept() {
         Page page = mira("/s/1/work");
