@@ -27,7 +27,7 @@ public record Reminder(String work, Instant at, Instant lossAt, boolean forGood,
     public static final long GUESSED_MINUTES = 30;
 
     /** Losses smaller than this, in percent of a course, are worth no word. */
-    public static final Rational LEAST_PERCENT = Rational.of(1).dividedBy(Rational.of(10));
+    public static final Rational LEAST_PERCENT = Rational.of(1, 10);
 
     private static final Duration AT_LEAST_BEFORE = Duration.ofHours(1);
     private static final Duration REACH = Duration.ofDays(14);
@@ -36,7 +36,7 @@ public record Reminder(String work, Instant at, Instant lossAt, boolean forGood,
      * Of the next loss of a piece of work.
      *
      * @param free when the student works
-     * @param minutes of effort that are left; null where nobody has said
+     * @param minutes of effort, at least 0; {@link #GUESSED_MINUTES} where nobody has said
      * @return empty where it isn't the student's move, or nothing worth a word is lost by waiting
      */
     public static Optional<Reminder> of(

@@ -14,6 +14,7 @@ import jakarta.mail.internet.MimeMessage;
 import java.io.UnsupportedEncodingException;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.Base64;
 import java.util.Date;
 import java.util.List;
 import org.slf4j.Logger;
@@ -37,12 +38,11 @@ class NoticeRounds {
     private static final int AT_ONCE = 2;
     private static final int MOST = 100;
     private static final int LONGEST_FAULT = 400;
-    private static final int SECRET_BYTES = 32;
 
     private final Workers readers = new Workers("notices", AT_ONCE);
     private final Workers mails = new Workers("notice mail", AT_ONCE);
     private final Base64StringKeyGenerator secrets =
-            new Base64StringKeyGenerator(java.util.Base64.getUrlEncoder().withoutPadding(), SECRET_BYTES);
+            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
     private final Notices notices;
     private final WordsToTell words;
     private final NoticeService service;

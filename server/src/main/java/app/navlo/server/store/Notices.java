@@ -42,7 +42,7 @@ public class Notices {
             LocalTime quietUntil,
             Instant chosenAt) {}
 
-    /** A person who wants some words, and whether they are a student themselves. */
+    /** A person who wants some words. */
     public record Reader(long person, String name, String email, String zone, Choice choice) {}
 
     /**

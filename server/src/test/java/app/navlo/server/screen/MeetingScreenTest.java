@@ -45,7 +45,6 @@ public class MeetingScreenTest extends Screen {
         Page page = tobias();
         page.navigate(address("/household"));
         Locator term = page.getByLabel("The whole term");
-        // The button itself is drawn by its label.
         assertThat(page.getByLabel("This grading period")).isChecked();
         page.getByText("The whole term").click();
         assertThat(page).hasURL(Pattern.compile("span=term"));
