@@ -160,7 +160,8 @@ public class MeetingScreenTest extends Screen {
         page.navigate(address("/reset/" + secret));
         page.getByLabel("New password").fill("short");
         button(page, "Set it").click();
-        assertThat(page.getByText(Pattern.compile("10 characters")).last()).isVisible();
+        assertThat(page.getByText(Pattern.compile("10 to 200 characters")).last())
+                .isVisible();
         page.getByLabel("New password").fill("seven boats on a string");
         button(page, "Set it").click();
         page.getByLabel("E-mail address").fill("anders@fernbank.example");
