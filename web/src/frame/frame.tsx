@@ -12,6 +12,7 @@ import { Failed, Loading } from '../ui/states';
 import { AlarmBar } from './alarm-bar';
 import { AsItWasBar } from './as-it-was';
 import { DemoBar } from './demo-bar';
+import { LeavingBar } from './leaving';
 import { PaperHead } from './paper-head';
 import { Shortcuts } from './shortcuts';
 import { StudentContext } from './student';
@@ -22,7 +23,6 @@ const LONGEST_TIMER = 2 ** 31 - 1;
 
 const VIEW = 'flex min-h-0 flex-1 flex-col outline-none';
 
-/** What stands around every view: the bar on top, the tideline under it, the demo's clock at the foot. */
 /** Without a connection: how old is what is shown. */
 function OfflineBar({ zone }: { zone: string | undefined }) {
   const readAt = useOffline();
@@ -38,6 +38,7 @@ function OfflineBar({ zone }: { zone: string | undefined }) {
   );
 }
 
+/** What stands around every view: the bar on top, the tideline under it, the demo's clock at the foot. */
 function Frame({ session }: { session: Session }) {
   const student = Number(useParams().student);
   const asof = useAsOf();
@@ -72,6 +73,7 @@ function Frame({ session }: { session: Session }) {
         </a>
         <TopBar session={session} student={student} />
         {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
+        <LeavingBar />
         <OfflineBar zone={value?.zone} />
         {value && (asof === null ? <AlarmBar /> : <AsItWasBar day={asof} />)}
         {value ? (

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { Session } from '../api/client';
 import { DemoBar } from './demo-bar';
+import { LeavingBar } from './leaving';
 import { Mark, PersonMenu } from './top-bar';
 
 /** The bar over what is of no one student. */
@@ -11,6 +12,7 @@ function HouseholdFrame({ session, children }: { session: Session; children: Rea
         <Mark />
         <PersonMenu session={session} />
       </header>
+      <LeavingBar />
       <main className="flex min-h-0 flex-1 flex-col">{children}</main>
       {session.demo && <DemoBar />}
     </div>

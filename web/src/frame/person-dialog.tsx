@@ -7,6 +7,7 @@ import { Dialog } from '../ui/dialog';
 import { TextField } from '../ui/field';
 import { useFormWrite } from '../ui/use-form-write';
 import { AccessTokens } from './access-tokens';
+import { Leaving } from './leaving';
 
 type Person = Schemas['PersonView'];
 type Form = Schemas['PersonForm'];
@@ -23,6 +24,7 @@ function PersonDialog({ person, open, onClose }: PersonDialogProps) {
     <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="You, and how you read times">
       {open && <PersonForm person={person} onClose={onClose} />}
       {open && <AccessTokens zone={person.zone} />}
+      {open && <Leaving person={person} />}
     </Dialog>
   );
 }

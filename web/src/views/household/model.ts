@@ -99,7 +99,103 @@ export function sourceWords({ answeredAt, toldAt, faulty }: Source, zone: string
   return toldAt ? `told something ${near(toldAt, zone, now)}` : 'nothing new so far';
 }
 
-/** Whether what is expected falls short of what the student aims at; never without both. */
-export function isShort({ expected, target }: CourseGlance): boolean {
-  return expected !== null && target !== null && Number(expected) < Number(target);
+/** From so many students on they are looked at as a table. */
+export const MANY = 6;
+
+/** By what a table of students is ordered: as who needs it most, or by one of its columns. */
+export const ORDERS = [
+  'need',
+  'name',
+  'savable',
+  'closed',
+  'listed',
+  'long',
+  'back',
+  'below',
+  'close',
+  'fresh',
+] as const;
+export type Order = (typeof ORDERS)[number];
+
+/** How a table of students is looked at; it lives in the address. */
+export interface Looking {
+  text: string;
+  /** Null for everybody; empty for those in no group. */
+  group: string | null;
+  order: Order;
+  /** Whether the other way round than is usual for the column. */
+  turned: boolean;
+}
+
+export function readLooking(params: URLSearchParams): Looking {
+  const by = params.get('by') ?? '';
+  const order = ORDERS.find((one) => one === by.replace(/^-/, ''));
+  return {
+    text: params.get('q') ?? '',
+    group: params.get('group'),
+    order: order ?? 'need',
+    turned: order !== undefined && by.startsWith('-'),
+  };
+}
+
+export function writeLooking(params: URLSearchParams, { text, group, order, turned }: Looking): void {
+  const put = (name: string, value: string | null) =>
+    value === null ? params.delete(name) : params.set(name, value);
+  put('q', text || null);
+  put('group', group);
+  put('by', order === 'need' && !turned ? null : `${turned ? '-' : ''}${order}`);
+}
+
+/** Courses of which less is expected than is aimed at. */
+export function belowAim({ courses }: Row): number {
+  return courses.filter((course) => course.belowAim).length;
+}
+
+/** What each column is ordered by, so that the usual way is upward. */
+const BY: Record<Exclude<Order, 'need' | 'name'>, (row: Row) => number> = {
+  savable: (row) => -row.missing.savable,
+  closed: (row) => -row.missing.closed,
+  listed: (row) => -row.missing.listed,
+  long: (row) => -row.missing.ungradedLong,
+  back: (row) => -row.missing.sentBack,
+  below: (row) => -belowAim(row),
+  close: (row) => (row.close ? Date.parse(row.close.at) : Number.MAX_SAFE_INTEGER),
+  fresh: (row) => -row.fresh,
+};
+
+/** Names of all groups, in the order of the alphabet. */
+export function groupsOf(rows: readonly Row[]): string[] {
+  return [...new Set(rows.flatMap((row) => row.own.groups))].sort((a, b) => a.localeCompare(b));
+}
+
+/** Each word that is sought begins a word of a name, a group or a note. */
+function isSought(row: Row, text: string): boolean {
+  const words = [row.name, row.school ?? '', row.own.note, ...row.own.groups]
+    .join(' ')
+    .toLowerCase()
+    .split(/[^\p{L}\p{N}]+/u);
+  return text
+    .toLowerCase()
+    .split(/\s+/)
+    .every((sought) => words.some((word) => word.startsWith(sought)));
+}
+
+/** The rows that are looked at, in their order; who is equal stays in the order of who needs it most. */
+export function lookAt(rows: readonly Row[], { text, group, order, turned }: Looking): Row[] {
+  const shown = rows.filter(
+    (row) =>
+      isSought(row, text.trim()) &&
+      (group === null || (group === '' ? row.own.groups.length === 0 : row.own.groups.includes(group))),
+  );
+  if (order === 'name') shown.sort((a, b) => a.name.localeCompare(b.name));
+  else if (order !== 'need') shown.sort((a, b) => BY[order](a) - BY[order](b));
+  return turned ? shown.reverse() : shown;
+}
+
+/** "First year, Tutorial B" as names. */
+export function groupNames(text: string): string[] {
+  return text
+    .split(',')
+    .map((name) => name.trim())
+    .filter(Boolean);
 }

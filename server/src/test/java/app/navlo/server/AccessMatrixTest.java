@@ -109,9 +109,13 @@ public class AccessMatrixTest extends DemoServer {
                 Set.of(
                         "GET /api/session",
                         "GET /api/household",
+                        "GET /api/household/students.csv",
+                        "PUT /api/household/{student}/own",
                         "POST /api/people",
                         "PUT /api/people/me",
                         "PUT /api/people/me/password",
+                        "POST /api/people/me/departure",
+                        "DELETE /api/people/me/departure",
                         "GET /api/people/me/sessions",
                         "DELETE /api/people/me/sessions",
                         "DELETE /api/people/me/sessions/{session}",

@@ -11,46 +11,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import javax.sql.DataSource;
-import net.ttddyy.dsproxy.QueryCount;
-import net.ttddyy.dsproxy.listener.DataSourceQueryCountListener;
-import net.ttddyy.dsproxy.listener.SingleQueryCountHolder;
-import net.ttddyy.dsproxy.support.ProxyDataSourceBuilder;
-import org.springframework.beans.factory.config.BeanPostProcessor;
-import org.springframework.boot.test.context.TestConfiguration;
-import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Import;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Scores, hand-ins and changes written down by hand, for one piece of work or many: one request, one undo. */
-@Import(ByHandTest.Counted.class)
+@Import(CountedQueries.class)
 @TestPropertySource(properties = "navlo.own=ByHandTest")
 public class ByHandTest extends OwnServer {
-    private static final SingleQueryCountHolder COUNTS = new SingleQueryCountHolder();
-
-    /** Counts the statements that reach the database, from whatever thread. */
-    @TestConfiguration
-    public static class Counted {
-        @Bean
-        static BeanPostProcessor countingDataSource() {
-            return new BeanPostProcessor() {
-                @Override
-                public Object postProcessAfterInitialization(Object bean, String name) {
-                    if (!(bean instanceof DataSource source)) {
-                        return bean;
-                    }
-                    DataSourceQueryCountListener listener = new DataSourceQueryCountListener();
-                    listener.setQueryCountStrategy(COUNTS);
-                    return ProxyDataSourceBuilder.create(source)
-                            .listener(listener)
-                            .build();
-                }
-            };
-        }
-    }
-
     private List<Long> add(long course, String title, int many, int daysAgo) {
         String works = IntStream.rangeClosed(1, many)
                 .mapToObj(i -> TermTest.work(course, title + " " + i)
@@ -76,20 +45,6 @@ public class ByHandTest extends OwnServer {
         Map<String, Object> edit = new HashMap<>(Map.of("clear", List.of()));
         edit.put(field, value);
         return edit;
-    }
-
-    /** The fewest of a few times: now and then the server looks for what other instances wrote. */
-    private long queries(Runnable write) {
-        long fewest = Long.MAX_VALUE;
-        for (int i = 0; i < 4; i++) {
-            COUNTS.getQueryCountMap().clear();
-            write.run();
-            long now = COUNTS.getQueryCountMap().values().stream()
-                    .mapToLong(QueryCount::getTotal)
-                    .sum();
-            fewest = Math.min(fewest, now);
-        }
-        return fewest;
     }
 
     @Test
@@ -198,8 +153,8 @@ public class ByHandTest extends OwnServer {
                 "edit", edit("category", "Cards"),
                 "note", Map.of("body", "Look at it again"));
         deeds.forEach((deed, value) -> {
-            long five = queries(() -> post("/works/together", together(all.subList(0, 5), deed, value)));
-            long many = queries(() -> post("/works/together", together(all, deed, value)));
+            long five = CountedQueries.fewest(() -> post("/works/together", together(all.subList(0, 5), deed, value)));
+            long many = CountedQueries.fewest(() -> post("/works/together", together(all, deed, value)));
             assertEquals(many, five, deed);
         });
     }

@@ -24,12 +24,14 @@ import org.jspecify.annotations.Nullable;
  * @param nextLoss the first instant at which waiting with work of the student's own costs something; null where none does
  * @param nextDue the first due to come of work of the student's own; null where there is none
  * @param aboutToBeLost percent of courses, all added, that waiting beyond the next three days costs
+ * @param changesAt the next instant at, or just after, which the clock alone can change any of it; null for none
  */
 public record Glance(
         Map<Lack, Integer> lacks,
         @Nullable Loss nextLoss,
         @Nullable Loss nextDue,
-        Rational aboutToBeLost) {
+        Rational aboutToBeLost,
+        @Nullable Instant changesAt) {
     /** As far as one looks for what is about to be lost. */
     public static final Duration SOON = Duration.ofDays(3);
 
@@ -64,10 +66,11 @@ public record Glance(
     }
 
     public static Glance of(Collection<CourseBook> books, Span span, Instant now) {
-        List<InCourse> all = books.stream()
+        List<InCourse> known = books.stream()
                 .flatMap(book -> book.findings().stream().map(one -> new InCourse(book, one)))
-                .filter(one -> span.holds(one.state()))
                 .toList();
+        List<InCourse> all =
+                known.stream().filter(one -> span.holds(one.state())).toList();
         List<InCourse> yours = all.stream().filter(InCourse::isYours).toList();
         Map<Lack, Integer> lacks = new EnumMap<>(Lack.class);
         Arrays.stream(Lack.values()).forEach(lack -> lacks.put(lack, 0));
@@ -76,7 +79,16 @@ public record Glance(
                 lacks,
                 first(yours.stream().flatMap(one -> one.nextCost(now).stream().map(cost -> one.at(cost.at())))),
                 first(yours.stream().flatMap(one -> one.due(now).stream().map(one::at))),
-                yours.stream().map(one -> one.lostBy(now.plus(SOON), now)).reduce(Rational.ZERO, Rational::plus));
+                yours.stream().map(one -> one.lostBy(now.plus(SOON), now)).reduce(Rational.ZERO, Rational::plus),
+                changesAt(known, span, now));
+    }
+
+    private static @Nullable Instant changesAt(List<InCourse> known, Span span, Instant now) {
+        return Stream.concat(
+                        Stream.ofNullable(span.untilInclusive()), known.stream().flatMap(one -> one.edges(now)))
+                .filter(at -> at.isAfter(now))
+                .min(Comparator.naturalOrder())
+                .orElse(null);
     }
 
     /** Of how much work this is the matter. */
@@ -109,6 +121,17 @@ public record Glance(
 
         private List<Costs.CostDate> costs(Instant now) {
             return Costs.ahead(state(), finding.steps(), finding.policy().isAssumed(), now);
+        }
+
+        /** Instants at which the clock changes what is told of it: a cost counts from when it is soon. */
+        Stream<Instant> edges(Instant now) {
+            return Stream.of(
+                            Stream.ofNullable(state().nextChange()),
+                            Stream.ofNullable(state().dueToCome()),
+                            costs(now).stream()
+                                    .flatMap(cost ->
+                                            Stream.of(cost.at(), cost.at().minus(SOON))))
+                    .flatMap(edge -> edge);
         }
 
         Optional<Costs.CostDate> nextCost(Instant now) {

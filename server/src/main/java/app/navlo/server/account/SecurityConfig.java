@@ -68,7 +68,7 @@ class SecurityConfig {
                         .access(access.readers())
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)
-                        .requestMatchers("/api/news/{student}/**")
+                        .requestMatchers("/api/news/{student}/**", "/api/household/{student}/own")
                         .access(access.readers())
                         .requestMatchers("/api/**")
                         .authenticated()

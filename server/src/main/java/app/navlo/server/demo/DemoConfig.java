@@ -7,6 +7,7 @@ import app.navlo.server.time.ServerClock;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Arrays;
+import java.util.stream.Stream;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.sql.init.dependency.DependsOnDatabaseInitialization;
@@ -39,7 +40,10 @@ class DemoConfig {
     /** Fills the store of a demo before anybody can look at it. */
     @Bean
     @DependsOnDatabaseInitialization
-    DemoInfo demoInfo(ObjectProvider<DemoSeed> seed, @Value("${navlo.demo:false}") boolean demo) {
+    DemoInfo demoInfo(
+            ObjectProvider<DemoSeed> seed,
+            @Value("${navlo.demo:false}") boolean demo,
+            @Value("${navlo.demo.cohort:true}") boolean withCohort) {
         if (!demo) {
             return DemoInfo.NONE;
         }
@@ -47,8 +51,13 @@ class DemoConfig {
         return new DemoInfo(
                 true,
                 DemoFiles.school(School.THORNMERE).school(),
-                Arrays.stream(School.values())
-                        .flatMap(school -> DemoFiles.school(school).people().stream())
+                Stream.concat(
+                                Arrays.stream(School.values())
+                                        .flatMap(school -> DemoFiles.school(school).people().stream()),
+                                withCohort
+                                        ? Stream.of(DemoFiles.cohort(School.THORNMERE)
+                                                .mentor())
+                                        : Stream.empty())
                         .map(person ->
                                 new DemoInfo.SignIn(person.name(), person.who(), person.email(), person.password()))
                         .toList());

@@ -216,6 +216,20 @@ final class DemoFiles {
             @Nullable List<AnswerFile> answers,
             boolean toClass) {}
 
+    /** A mentor's students, whose terms are made from a seed. */
+    record CohortFile(PersonFile mentor, long seed, List<MemberFile> students) {}
+
+    /**
+     * @param care how well they keep up, of 100
+     * @param courses of the school, by the names of their files
+     * @param group into which the mentor put them
+     */
+    record MemberFile(String name, int care, List<String> courses, String group) {}
+
+    static CohortFile cohort(School school) {
+        return read(school.folder() + "cohort.yaml", CohortFile.class);
+    }
+
     static SchoolFile school(School school) {
         return read(school.folder() + "school.yaml", SchoolFile.class);
     }

@@ -30,7 +30,9 @@ import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.HandIns;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Material;
+import app.navlo.server.store.Onlookers;
 import app.navlo.server.store.People;
+import app.navlo.server.store.Role;
 import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.StudentEstimates;
@@ -42,6 +44,7 @@ import java.math.BigDecimal;
 import java.time.DayOfWeek;
 import java.time.Duration;
 import java.time.Instant;
+import java.time.LocalDateTime;
 import java.time.LocalTime;
 import java.time.ZoneId;
 import java.util.Comparator;
@@ -49,10 +52,13 @@ import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -61,6 +67,9 @@ import org.springframework.transaction.annotation.Transactional;
 class DemoSeed {
     /** What the school calls the point at which the demo begins. */
     private static final String FROM_THE_START = "start";
+
+    /** With which nobody can sign in. */
+    private static final String NO_PASSWORD = "none";
 
     private static final Duration LOOKED_OWN = Duration.ofHours(9);
     private static final Duration LOOKED_GUARDIAN = Duration.ofDays(3);
@@ -83,7 +92,10 @@ class DemoSeed {
     private final StudentEstimates estimates;
     private final Links links;
     private final SeenMarks seen;
+    private final Onlookers onlookers;
+    private final boolean withCohort;
 
+    /** @param withCohort whether the mentor has their students; without, the demo is there sooner */
     DemoSeed(
             People people,
             Guardianships guardianships,
@@ -100,7 +112,9 @@ class DemoSeed {
             Availabilities ownTimes,
             StudentEstimates estimates,
             Links links,
-            SeenMarks seen) {
+            SeenMarks seen,
+            Onlookers onlookers,
+            @Value("${navlo.demo.cohort:true}") boolean withCohort) {
         this.people = people;
         this.guardianships = guardianships;
         this.changes = changes;
@@ -117,6 +131,8 @@ class DemoSeed {
         this.estimates = estimates;
         this.links = links;
         this.seen = seen;
+        this.onlookers = onlookers;
+        this.withCohort = withCohort;
     }
 
     /**
@@ -136,6 +152,49 @@ class DemoSeed {
         for (School school : School.values()) {
             fill(school, DemoFiles.school(school), ids, now);
         }
+        if (withCohort) {
+            fillCohort(School.THORNMERE, now);
+        }
+    }
+
+    /** A mentor's students; nobody signs in as one of them. */
+    private void fillCohort(School which, Instant now) {
+        SchoolFile school = DemoFiles.school(which);
+        DemoFiles.CohortFile cohort = DemoFiles.cohort(which);
+        DemoTimes times = new DemoTimes(ZoneId.of(school.zone()));
+        Map<String, CourseFile> courseFiles =
+                school.courses().stream().collect(Collectors.toMap(key -> key, key -> DemoFiles.course(which, key)));
+        long mentor = addPerson(cohort.mentor(), times.zone(), now);
+        long number = 0;
+        for (DemoFiles.MemberFile member : cohort.students()) {
+            number++;
+            String address = member.name().toLowerCase(Locale.ROOT).replace(' ', '.') + "@thornmere.example";
+            long student = people.add(
+                    new People.NewPerson(address, NO_PASSWORD, member.name(), Role.STUDENT, school.zone(), now));
+            guardianships.accept(student, mentor, now);
+            onlookers.groups(mentor, student, List.of(member.group()));
+            Filled filled = begin(which, school, student, member.name(), now);
+            long term = terms.add(student, filled.change(), term(school, times));
+            Stories stories =
+                    new Stories(LocalDateTime.ofInstant(now, times.zone()), member.care(), cohort.seed() + number);
+            member.courses()
+                    .forEach(key -> addCourse(
+                            filled, term, stories.of(Objects.requireNonNull(courseFiles.get(key))), new HashMap<>()));
+            seen.all(new SeenMarks.Reader(mentor, student), now.minus(LOOKED_GUARDIAN));
+        }
+    }
+
+    private Filled begin(School which, SchoolFile school, long student, String name, Instant now) {
+        DemoTimes times = new DemoTimes(ZoneId.of(school.zone()));
+        long change = changes.add(new Changes.NewChange(
+                student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
+        return new Filled(
+                which,
+                school,
+                times,
+                student,
+                change,
+                new DemoFacts(facts, feedback, handIns, files, times, change, student, name));
     }
 
     /** @param ids of people by their addresses, to which those of this school are added */
@@ -144,21 +203,14 @@ class DemoSeed {
         school.people().forEach(person -> ids.put(person.email(), addPerson(person, zone, now)));
         long student = id(ids, school.student());
         school.guardians().forEach(guardian -> guardianships.accept(student, id(ids, guardian), now));
-        long change = changes.add(new Changes.NewChange(
-                student, null, ChangeKind.SEED, now, school.school(), "The term so far at " + school.school()));
         String name = school.people().stream()
                 .filter(person -> person.email().equals(school.student()))
                 .findFirst()
                 .orElseThrow()
                 .name();
-        DemoTimes times = new DemoTimes(zone);
-        Filled filled = new Filled(
-                which,
-                school,
-                times,
-                student,
-                change,
-                new DemoFacts(facts, feedback, handIns, files, times, change, student, name));
+        Filled filled = begin(which, school, student, name, now);
+        long change = filled.change();
+        DemoTimes times = filled.times();
         long term = terms.add(student, change, term(school, times));
         Map<String, Long> courseIds = new HashMap<>();
         Map<Long, String> workKeys = new LinkedHashMap<>();

@@ -19,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param fresh what is new to who reads
  * @param courses in the student's order
  * @param sources schools' systems, in the order in which they came
+ * @param own what the reader keeps of the student for themselves
  */
 public record HouseholdRow(
         long id,
@@ -33,7 +34,27 @@ public record HouseholdRow(
         @Nullable CloseView close,
         int fresh,
         List<CourseGlance> courses,
-        List<SourceGlance> sources) {
+        List<SourceGlance> sources,
+        OwnWords own) {
+    /** The same row with what changes apart from the student's data. */
+    HouseholdRow with(List<SourceGlance> farings, OwnWords words) {
+        return new HouseholdRow(
+                id,
+                name,
+                zone,
+                school,
+                term,
+                missing,
+                aboutToBeLost,
+                nextLoss,
+                nextDue,
+                close,
+                fresh,
+                courses,
+                farings,
+                words);
+    }
+
     /**
      * @param savable not there, and still to be had
      * @param closed not there, and out of reach
@@ -65,6 +86,7 @@ public record HouseholdRow(
      * @param kind how it is graded, for the unit of its figures
      * @param expected the expected figure as the course prints it; null where there is none
      * @param target what the student aims at; null for none
+     * @param belowAim whether what is expected falls short of it; false without either
      * @param scoredAt when a teacher last entered a score; null for never
      */
     public record CourseGlance(
@@ -74,5 +96,6 @@ public record HouseholdRow(
             GradeSheet.Kind kind,
             @Nullable String expected,
             @Nullable String target,
+            boolean belowAim,
             @Nullable Instant scoredAt) {}
 }

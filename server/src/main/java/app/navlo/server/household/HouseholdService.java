@@ -20,15 +20,20 @@ import app.navlo.server.news.WhatIsNew;
 import app.navlo.server.sheet.Figures;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
+import app.navlo.server.store.Device;
 import app.navlo.server.store.Links;
+import app.navlo.server.store.Onlookers;
 import app.navlo.server.store.People;
 import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.Term;
 import app.navlo.server.time.ServerClock;
+import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -36,61 +41,86 @@ import org.springframework.stereotype.Service;
 @Service
 @ReadBoard
 class HouseholdService {
-    private static final Comparator<Seen> WORST_FIRST = Comparator.comparing(
-                    (Seen seen) -> seen.glance().aboutToBeLost())
-            .thenComparing(seen -> seen.glance().count(Lack.SAVABLE))
-            .thenComparing(seen -> seen.glance().count(Lack.BACK))
-            .reversed()
-            .thenComparing(seen -> seen.student().name());
-
-    /** A student, with what is counted of their work. */
-    private record Seen(People.Student student, Board board, Glance glance) {
-        static Seen of(People.Student student, Board board, Spanning span) {
-            Glance.Span counted = span == Spanning.TERM
-                    ? Glance.Span.ALL
-                    : Glance.Span.running(
-                            board.terms().values().stream()
-                                    .flatMap(term -> term.closes().stream())
-                                    .map(Term.GradingPeriod::closesAt)
-                                    .toList(),
-                            board.now());
-            return new Seen(student, board, Glance.of(board.books().values(), counted, board.now()));
-        }
-    }
-
     private final People people;
     private final Boards boards;
     private final WhatIsNew news;
+    private final SeenMarks seenMarks;
     private final Links links;
     private final Changes changes;
+    private final StudentRows rows;
+    private final Onlookers onlookers;
+    private final Device device;
     private final ServerClock clock;
 
-    HouseholdService(People people, Boards boards, WhatIsNew news, Links links, Changes changes, ServerClock clock) {
+    HouseholdService(
+            People people,
+            Boards boards,
+            WhatIsNew news,
+            SeenMarks seenMarks,
+            Links links,
+            Changes changes,
+            StudentRows rows,
+            Onlookers onlookers,
+            Device device,
+            ServerClock clock) {
         this.people = people;
         this.boards = boards;
         this.news = news;
+        this.seenMarks = seenMarks;
         this.links = links;
         this.changes = changes;
+        this.rows = rows;
+        this.onlookers = onlookers;
+        this.device = device;
         this.clock = clock;
     }
 
     public HouseholdView of(Person reader, Spanning span) {
         Instant now = clock.instant();
-        ZoneId zone = ZoneId.of(reader.zone());
-        List<HouseholdRow> rows = people.readableBy(reader.id()).stream()
-                .map(student -> Seen.of(student, boards.read(student.id(), zone, now), span))
-                .sorted(WORST_FIRST)
-                .map(seen -> row(seen, reader))
+        List<People.Student> students = people.readableBy(reader.id());
+        List<Long> ids = students.stream().map(People.Student::id).toList();
+        Map<Long, Changes.Mark> marks = changes.marks(ids);
+        Map<Long, SeenMarks.Seen> seen = seenMarks.of(reader.id());
+        Map<Long, Links.Faring> faring = links.faring(ids);
+        Map<Long, Onlookers.Kept> kept = onlookers.of(reader.id());
+        List<HouseholdRow> all = students.stream()
+                .map(student -> rows.of(
+                        new StudentRows.Key(
+                                Objects.requireNonNull(marks.get(student.id())),
+                                span,
+                                reader.id(),
+                                device.current(),
+                                ZoneId.of(reader.zone()),
+                                seen.getOrDefault(student.id(), SeenMarks.Seen.NOTHING)),
+                        now,
+                        () -> row(student, reader, span, now)))
+                .sorted(StudentRow.WORST_FIRST)
+                .map(one -> one.row()
+                        .with(
+                                one.links().stream()
+                                        .map(link -> source(link, faring))
+                                        .toList(),
+                                OwnWords.of(kept.getOrDefault(one.row().id(), Onlookers.Kept.NOTHING))))
                 .toList();
-        return new HouseholdView(now, span, rows);
+        return new HouseholdView(now, span, all);
     }
 
-    private HouseholdRow row(Seen seen, Person reader) {
-        People.Student student = seen.student();
-        Board board = seen.board();
-        Glance glance = seen.glance();
+    private static Glance.Span counted(Board board, Spanning span) {
+        return span == Spanning.TERM
+                ? Glance.Span.ALL
+                : Glance.Span.running(
+                        board.terms().values().stream()
+                                .flatMap(term -> term.closes().stream())
+                                .map(Term.GradingPeriod::closesAt)
+                                .toList(),
+                        board.now());
+    }
+
+    private StudentRow row(People.Student student, Person reader, Spanning span, Instant now) {
+        Board board = boards.read(student.id(), ZoneId.of(reader.zone()), now);
+        Glance glance = Glance.of(board.books().values(), counted(board, span), now);
         Term term = board.terms().values().stream().findFirst().orElse(null);
-        return new HouseholdRow(
+        HouseholdRow row = new HouseholdRow(
                 student.id(),
                 student.name(),
                 board.zone().getId(),
@@ -111,13 +141,13 @@ class HouseholdService {
                 board.courses().values().stream()
                         .map(course -> course(board, course))
                         .toList(),
-                links.of(student.id(), changes.undone(student.id())).stream()
-                        .map(HouseholdService::source)
-                        .toList());
+                List.of(),
+                OwnWords.of(Onlookers.Kept.NOTHING));
+        return StudentRow.of(row, glance, links.of(student.id(), changes.undone(student.id())), board);
     }
 
-    private static SourceGlance source(Links.Link link) {
-        Links.Faring faring = link.faring();
+    private static SourceGlance source(Links.Link link, Map<Long, Links.Faring> all) {
+        Links.Faring faring = all.getOrDefault(link.id(), link.faring());
         return new SourceGlance(link.name(), faring.askedAt(), faring.toldAt(), faring.fault() != null);
     }
 
@@ -159,14 +189,16 @@ class HouseholdService {
                 .map(fact -> fact.stamp().at())
                 .max(Comparator.naturalOrder())
                 .orElse(null);
+        String target = Figures.textOrNull(
+                board.aims().getOrDefault(course.id(), Aim.USUAL).target());
         return new CourseGlance(
                 course.id(),
                 course.details().name(),
                 course.details().colour(),
                 standing.kind(),
                 expected,
-                Figures.textOrNull(
-                        board.aims().getOrDefault(course.id(), Aim.USUAL).target()),
+                target,
+                expected != null && target != null && new BigDecimal(expected).compareTo(new BigDecimal(target)) < 0,
                 scoredAt);
     }
 }

@@ -63,7 +63,8 @@ class AccountController {
         signedIn.endOthers(person, here(http));
     }
 
-    private static @Nullable String here(HttpServletRequest http) {
+    /** The session that asks; null for none. */
+    static @Nullable String here(HttpServletRequest http) {
         HttpSession session = http.getSession(false);
         return session == null ? null : session.getId();
     }

@@ -6,6 +6,7 @@ import app.navlo.server.account.SignUpMode;
 import app.navlo.server.account.SignedIn;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
+import app.navlo.server.people.DepartureService;
 import app.navlo.server.people.PersonForms;
 import app.navlo.server.people.PersonService;
 import app.navlo.server.problem.Refusal;
@@ -46,6 +47,7 @@ public class SessionController {
     private final ServerClock clock;
     private final DemoInfo demo;
     private final MailSettings mail;
+    private final DepartureService departures;
 
     SessionController(
             People people,
@@ -55,7 +57,8 @@ public class SessionController {
             SignedIn signedIn,
             ServerClock clock,
             DemoInfo demo,
-            MailSettings mail) {
+            MailSettings mail,
+            DepartureService departures) {
         this.people = people;
         this.persons = persons;
         this.instance = instance;
@@ -64,6 +67,7 @@ public class SessionController {
         this.clock = clock;
         this.demo = demo;
         this.mail = mail;
+        this.departures = departures;
     }
 
     /**
@@ -80,7 +84,10 @@ public class SessionController {
             boolean mails,
             @Nullable DemoView demo) {}
 
-    /** @param administrator whether this person lets others in */
+    /**
+     * @param administrator whether this person lets others in
+     * @param leavesAt when everything of this person is deleted; null for who stays
+     */
     public record PersonView(
             long id,
             String name,
@@ -88,6 +95,7 @@ public class SessionController {
             Role role,
             String zone,
             boolean administrator,
+            @Nullable Instant leavesAt,
             People.Formats formats) {}
 
     /**
@@ -150,6 +158,7 @@ public class SessionController {
                 person.role(),
                 person.zone(),
                 instance.administers(person.id()),
+                departures.of(person.id()).orElse(null),
                 people.formats(person.id()));
     }
 

@@ -3,6 +3,7 @@ package app.navlo.server.store;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -146,6 +147,22 @@ public class Changes {
                 .param("student", student)
                 .query((row, n) -> new Mark(student, row.getLong("last"), row.getLong("many")))
                 .single();
+    }
+
+    /** Of several students at once. */
+    public Map<Long, Mark> marks(Collection<Long> students) {
+        Map<Long, Mark> marks = new HashMap<>();
+        students.forEach(student -> marks.put(student, new Mark(student, 0, 0)));
+        if (!marks.isEmpty()) {
+            db.sql("""
+                    SELECT student_id, MAX(id) AS last, COUNT(*) AS many FROM change
+                    WHERE student_id IN (:students) GROUP BY student_id
+                    """).param("students", students).query(row -> {
+                long student = row.getLong("student_id");
+                marks.put(student, new Mark(student, row.getLong("last"), row.getLong("many")));
+            });
+        }
+        return marks;
     }
 
     /** The number of a student's last change; 0 for none. */

@@ -40,4 +40,13 @@ public class Instance {
                         .single()
                 > 0;
     }
+
+    /** Whether there would be people here and none who administers without this one. */
+    public boolean needs(long person) {
+        return administers(person)
+                && db.sql("""
+                        SELECT (SELECT COUNT(*) FROM person WHERE id <> :person) > 0
+                            AND (SELECT COUNT(*) FROM person WHERE id <> :person AND administrator) = 0
+                        """).param("person", person).query(Boolean.class).single();
+    }
 }

@@ -4,6 +4,7 @@ import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -94,6 +95,20 @@ public class Links {
         return new ArrayList<>(standing.values());
     }
 
+    /** How several students' links fare, by the number of the link. */
+    public Map<Long, Faring> faring(Collection<Long> students) {
+        Map<Long, Faring> faring = new LinkedHashMap<>();
+        if (!students.isEmpty()) {
+            db.sql("""
+                    SELECT id, told_up_to, tag, asked_at, told_at, next_ask_at, failures, fault, news
+                    FROM link WHERE student_id IN (:students)
+                    """).param("students", students).query(row -> {
+                faring.put(row.getLong("id"), faring(row));
+            });
+        }
+        return faring;
+    }
+
     private static Link link(ResultSet row) throws SQLException {
         return new Link(
                 row.getLong("id"),
@@ -105,15 +120,19 @@ public class Links {
                         row.getString("address"),
                         row.getString("token"),
                         row.getString("known_as")),
-                new Faring(
-                        row.getString("told_up_to"),
-                        row.getString("tag"),
-                        Rows.instantOrNull(row, "asked_at"),
-                        Rows.instantOrNull(row, "told_at"),
-                        Rows.instantOrNull(row, "next_ask_at"),
-                        row.getInt("failures"),
-                        row.getString("fault"),
-                        row.getString("news")));
+                faring(row));
+    }
+
+    private static Faring faring(ResultSet row) throws SQLException {
+        return new Faring(
+                row.getString("told_up_to"),
+                row.getString("tag"),
+                Rows.instantOrNull(row, "asked_at"),
+                Rows.instantOrNull(row, "told_at"),
+                Rows.instantOrNull(row, "next_ask_at"),
+                row.getInt("failures"),
+                row.getString("fault"),
+                row.getString("news"));
     }
 
     /** @param upTo where it goes on from; null for the beginning */

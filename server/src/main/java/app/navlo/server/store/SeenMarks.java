@@ -5,6 +5,7 @@ import java.util.Collection;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -50,6 +51,33 @@ public class SeenMarks {
                     marks.put(row.getString("item"), row.getBoolean("seen"));
                 });
         return marks;
+    }
+
+    /**
+     * What a reader has seen of one student.
+     *
+     * @param until null for a reader who never said so
+     */
+    public record Seen(@Nullable Instant until, Map<String, Boolean> marks) {
+        public static final Seen NOTHING = new Seen(null, Map.of());
+    }
+
+    /** What somebody has seen of each student; one of whom nothing was ever seen isn't there. */
+    public Map<Long, Seen> of(long person) {
+        Map<Long, Seen> seen = new HashMap<>();
+        db.sql("SELECT student_id, until_at FROM seen_until WHERE person_id = :person")
+                .param("person", person)
+                .query(row -> {
+                    seen.put(row.getLong("student_id"), new Seen(Rows.instant(row, "until_at"), new HashMap<>()));
+                });
+        db.sql("SELECT student_id, item, seen FROM seen_mark WHERE person_id = :person")
+                .param("person", person)
+                .query(row -> {
+                    seen.computeIfAbsent(row.getLong("student_id"), any -> new Seen(null, new HashMap<>()))
+                            .marks()
+                            .put(row.getString("item"), row.getBoolean("seen"));
+                });
+        return seen;
     }
 
     public void mark(Reader reader, Collection<String> items, boolean seen) {

@@ -33,6 +33,8 @@ public class SchemaTest {
             "notice_choice",
             "notice_told",
             "notice_mail",
+            "onlooker_note",
+            "onlooker_group",
             "password_reset",
             "sign_in_failure",
             "spring_session",

@@ -10,7 +10,8 @@ public class HouseholdModuleTest extends Modules {
     private static final String ROW = """
             (({ missing, ...over }) => ({ id: 7, name: 'Asta', zone: ZONE, school: null, term: null,
               missing: { savable: 0, closed: 0, listed: 0, ungradedLong: 0, sentBack: 0, ...missing }, aboutToBeLost: '0',
-              nextLoss: null, nextDue: null, close: null, fresh: 0, courses: [], sources: [], ...over }))""";
+              nextLoss: null, nextDue: null, close: null, fresh: 0, courses: [], sources: [],
+              own: { note: '', writtenAt: null, groups: [] }, ...over }))""";
 
     @DataProvider
     public static Object[][] headlines() {
@@ -78,18 +79,92 @@ public class HouseholdModuleTest extends Modules {
     @DataProvider
     public static Object[][] courses() {
         return new Object[][] {
-            {"{ expected: null, target: '80', kind: 'POINTS' }", "– false"},
-            {"{ expected: '82.449', target: null, kind: 'WEIGHTED' }", "82.4 % false"},
-            {"{ expected: '79.96', target: '80', kind: 'POINTS' }", "80.0 % true"},
-            {"{ expected: '3.25', target: '3', kind: 'STANDARDS' }", "3.3 of 4 false"},
-            {"{ expected: '2.9', target: '3', kind: 'STANDARDS' }", "2.9 of 4 true"},
+            {"{ expected: null, kind: 'POINTS' }", "–"},
+            {"{ expected: '82.449', kind: 'WEIGHTED' }", "82.4 %"},
+            {"{ expected: '79.96', kind: 'POINTS' }", "80.0 %"},
+            {"{ expected: '3.25', kind: 'STANDARDS' }", "3.3 of 4"},
         };
     }
 
     @Test(dataProvider = "courses")
-    public void aCourseSaysWhatIsExpectedAndWhetherItFallsShort(String course, String words) {
+    public void aCourseSaysWhatIsExpected(String course, String words) {
+        assertEquals(say("household.expectedWords(" + course + ")"), words);
+    }
+
+    /** Three students as the server orders them: who needs it most first. */
+    private static final String THREE = """
+            [%1$s({ id: 1, name: 'Bo Lind', missing: { savable: 2 }, fresh: 1, courses: [{ belowAim: true }],
+               own: { note: 'Called on Monday', writtenAt: null, groups: ['First year', 'Needs a call'] } }),
+             %1$s({ id: 2, name: 'Åse Dahl', missing: { savable: 5, closed: 1 }, close: { name: '', at: '2026-12-18T11:00:00Z' },
+               own: { note: '', writtenAt: null, groups: ['Second year'] } }),
+             %1$s({ id: 3, name: 'Anna Krog', missing: { savable: 2, closed: 4 }, fresh: 3,
+               close: { name: '', at: '2026-11-27T16:00:00Z' } })]""".formatted(ROW);
+
+    @DataProvider
+    public static Object[][] looks() {
+        return new Object[][] {
+            {"", "1 2 3"},
+            {"by=-need", "3 2 1"},
+            {"by=name", "3 2 1"},
+            {"by=-name", "1 2 3"},
+            {"by=savable", "2 1 3"},
+            {"by=-savable", "3 1 2"},
+            {"by=closed", "3 2 1"},
+            {"by=fresh", "3 1 2"},
+            {"by=below", "1 2 3"},
+            {"by=close", "3 2 1"},
+            {"by=nonsense", "1 2 3"},
+            {"q=lind", "1"},
+            {"q=CALL", "1"},
+            {"q=mon+bo", "1"},
+            {"q=onday", ""},
+            {"q=ann", "3"},
+            {"group=First+year", "1"},
+            {"group=", "3"},
+            {"group=Third+year", ""},
+            {"group=First+year&q=dahl", ""},
+        };
+    }
+
+    /** Who is equal stays in the order of who needs it most. */
+    @Test(dataProvider = "looks")
+    public void studentsAreNarrowedAndOrdered(String address, String ids) {
         assertEquals(
-                say("((one) => household.expectedWords(one) + ' ' + household.isShort(one))(" + course + ")"), words);
+                say("household.lookAt(" + THREE + ", household.readLooking(new URLSearchParams('" + address
+                        + "'))).map((row) => row.id).join(' ')"),
+                ids);
+    }
+
+    @DataProvider
+    public static Object[][] addresses() {
+        return new Object[][] {
+            {"q=lind&group=First+year&by=savable", "q=lind&group=First+year&by=savable"},
+            {"by=need", ""},
+            {"group=", "group="},
+            {"q=&by=-name", "by=-name"},
+            {"by=-need&span=term", "span=term&by=-need"},
+        };
+    }
+
+    @Test(dataProvider = "addresses")
+    public void howTheyAreLookedAtLivesInTheAddress(String address, String again) {
+        String written = "((now) => (household.writeLooking(now, household.readLooking(now)), String(now)))";
+        assertEquals(say(written + "(new URLSearchParams('" + address + "'))"), again);
+    }
+
+    @DataProvider
+    public static Object[][] groups() {
+        return new Object[][] {
+            {"household.groupsOf(" + THREE + ")", "First year|Needs a call|Second year"},
+            {"household.groupNames(' First year ,, Needs a call,')", "First year|Needs a call"},
+            {"household.groupNames('')", ""},
+            {"[household.belowAim(" + THREE + "[0]), household.belowAim(" + THREE + "[1])]", "1|0"},
+        };
+    }
+
+    @Test(dataProvider = "groups")
+    public void groupsAreNamedOnceAndReadFromALine(String told, String names) {
+        assertEquals(say("(" + told + ").join('|')"), names);
     }
 
     /** What is taken by a press, or let go, in a list of five; and by a press with Shift. */
