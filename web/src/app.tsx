@@ -35,6 +35,9 @@ function Later({ view: View }: { view: ComponentType }) {
   );
 }
 
+const AdministrationView = lazy(async () => ({
+  default: (await import('./views/administration/administration-view')).AdministrationView,
+}));
 const FeedbackView = lazy(async () => ({
   default: (await import('./views/feedback/feedback-view')).FeedbackView,
 }));
@@ -87,6 +90,18 @@ function routes(session: Session) {
         </HouseholdFrame>
       ),
     },
+    ...(session.person?.administrator
+      ? [
+          {
+            path: '/administration',
+            element: (
+              <HouseholdFrame session={session}>
+                <Later view={AdministrationView} />
+              </HouseholdFrame>
+            ),
+          },
+        ]
+      : []),
     {
       path: '/s/:student',
       element: <Frame session={session} />,

@@ -40,6 +40,14 @@ export const invitationsQuery = queryOptions({
   staleTime: 0,
 });
 
+/** This Navlo for who administers it; of its people those who are sought. */
+export const administrationQuery = (sought: string) =>
+  queryOptions({
+    queryKey: ['administration', sought],
+    queryFn: () => take(client.GET('/api/administration', { params: { query: { q: sought } } })),
+    staleTime: 0,
+  });
+
 /** The students whose work one sees, with figures of a grading period or of a whole term. */
 export const householdQuery = (span: Schemas['Spanning']) =>
   queryOptions({

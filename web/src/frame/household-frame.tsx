@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { Link } from 'react-router';
 import type { Session } from '../api/client';
 import { DemoBar } from './demo-bar';
 import { LeavingBar } from './leaving';
@@ -9,7 +10,9 @@ function HouseholdFrame({ session, children }: { session: Session; children: Rea
   return (
     <div className="flex h-dvh flex-col overflow-clip print:h-auto">
       <header className="no-print flex h-[46px] shrink-0 items-center justify-between border-line border-b bg-raised px-5 max-sm:px-3">
-        <Mark />
+        <Link to="/" aria-label="Navlo, to the beginning">
+          <Mark />
+        </Link>
         <PersonMenu session={session} />
       </header>
       <LeavingBar />

@@ -1,11 +1,10 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../api/client';
-import { guardiansQuery, invitationsQuery, queryClient } from '../api/queries';
+import { guardiansQuery, queryClient } from '../api/queries';
 import { useNow } from '../lib/now';
 import { moment, near } from '../lib/time';
 import { Button, TextButton } from '../ui/button';
-import { Choice } from '../ui/choice';
 import { Dialog } from '../ui/dialog';
 import { Failed, Loading } from '../ui/states';
 import { useWrite } from '../ui/use-write';
@@ -25,7 +24,7 @@ interface PeopleDialogProps {
   onClose: () => void;
 }
 
-/** Who may see one's work, whose work one sees, and who else is let in here. */
+/** Who may see one's work, and whose work one sees. */
 function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
   const { person } = session;
   if (!person) return null;
@@ -34,7 +33,6 @@ function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
     <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="People">
       {open && person.role === 'STUDENT' && <MayRead person={person} />}
       {open && others.length > 0 && <Reads students={others} />}
-      {open && person.administrator && <LetIn person={person} />}
       {open && person.role !== 'STUDENT' && others.length === 0 && (
         <p>No student lets you see their work yet. Ask them for an invitation; it is a link.</p>
       )}
@@ -203,49 +201,4 @@ function Reads({ students }: { students: Session['students'] }) {
   );
 }
 
-const ROLES = [
-  ['STUDENT', 'a student'],
-  ['GUARDIAN', 'a guardian'],
-] as const;
-
-/** Who else is let in here, by who administers it. */
-function LetIn({ person }: { person: Person }) {
-  const { data: open } = useQuery(invitationsQuery);
-  const [role, setRole] = useState<Open['role']>('STUDENT');
-  const [made, setMade] = useState<string | null>(null);
-  const again = () => queryClient.invalidateQueries({ queryKey: invitationsQuery.queryKey });
-  const { write: invite, writing } = useWrite(async () => {
-    const { secret } = await take(client.POST('/api/administration/invitations', { body: { role } }));
-    setMade(linkOf(secret));
-    await again();
-  });
-  const { write: takeBack } = useWrite(async (invitation: number) => {
-    await take(
-      client.DELETE('/api/administration/invitations/{invitation}', { params: { path: { invitation } } }),
-    );
-    await again();
-  });
-  return (
-    <section aria-labelledby="let-in" className="mt-5 border-line border-t pt-4">
-      <h3 id="let-in" className="font-bold text-[15px]">
-        Let somebody else in
-      </h3>
-      <p className="mb-2 text-[14px] text-ink-2">
-        You administer this Navlo. Who you invite has an account of their own; their work isn’t yours to see.
-      </p>
-      <OpenInvitations invitations={open ?? []} zone={person.zone} onTakeBack={(one) => void takeBack(one)} />
-      {made ? (
-        <OnceLink label="The link" text={made} onDone={() => setMade(null)} />
-      ) : (
-        <div className="flex flex-wrap items-end gap-3">
-          <Choice label="Invite" value={role} options={ROLES} onChange={setRole} />
-          <Button disabled={writing} onClick={() => void invite()}>
-            Make a link
-          </Button>
-        </div>
-      )}
-    </section>
-  );
-}
-
-export { PeopleDialog };
+export { linkOf, OpenInvitations, PeopleDialog };

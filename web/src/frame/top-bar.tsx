@@ -213,6 +213,9 @@ function PersonMenu({ session }: { session: Session }) {
         <MenuItem onSelect={() => setAsking('people')}>
           {session.person?.role === 'STUDENT' ? 'Who may see your work' : 'Whose work you see'}
         </MenuItem>
+        {session.person?.administrator && (
+          <MenuItem onSelect={() => void navigate('/administration')}>This Navlo and its people</MenuItem>
+        )}
         <MenuItem onSelect={() => setAsking('self')}>You, and how you read times</MenuItem>
         <MenuItem onSelect={() => setAsking('notices')}>Reminders by mail</MenuItem>
         <MenuItem onSelect={() => setAsking('sign-ins')}>Password and sign-ins</MenuItem>

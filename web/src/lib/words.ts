@@ -185,6 +185,7 @@ export function barShare(minutes: number): number {
 }
 
 export function bytes(size: number): string {
+  if (size >= 2 ** 30) return `${(size / 2 ** 30).toFixed(1).replace('.0', '')} GB`;
   if (size >= 1 << 20) return `${(size / (1 << 20)).toFixed(1).replace('.0', '')} MB`;
   return size >= 1024 ? `${Math.round(size / 1024)} kB` : `${size} bytes`;
 }

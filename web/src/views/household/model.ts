@@ -111,7 +111,7 @@ export const ORDERS = [
   'listed',
   'long',
   'back',
-  'below',
+  'weakest',
   'close',
   'fresh',
 ] as const;
@@ -146,9 +146,18 @@ export function writeLooking(params: URLSearchParams, { text, group, order, turn
   put('by', order === 'need' && !turned ? null : `${turned ? '-' : ''}${order}`);
 }
 
-/** Courses of which less is expected than is aimed at. */
-export function belowAim({ courses }: Row): number {
-  return courses.filter((course) => course.belowAim).length;
+/** How much of the full figure is expected, whatever the course prints. */
+function shareOf({ expected, kind }: CourseGlance): number {
+  return Number(expected) / (kind === 'STANDARDS' ? 4 : 100);
+}
+
+/** The course of which least is expected; null where nothing is expected of any. */
+export function weakest({ courses }: Row): CourseGlance | null {
+  const known = courses.filter((course) => course.expected !== null);
+  return known.reduce<CourseGlance | null>(
+    (least, course) => (least === null || shareOf(course) < shareOf(least) ? course : least),
+    null,
+  );
 }
 
 /** What each column is ordered by, so that the usual way is upward. */
@@ -158,7 +167,10 @@ const BY: Record<Exclude<Order, 'need' | 'name'>, (row: Row) => number> = {
   listed: (row) => -row.missing.listed,
   long: (row) => -row.missing.ungradedLong,
   back: (row) => -row.missing.sentBack,
-  below: (row) => -belowAim(row),
+  weakest: (row) => {
+    const course = weakest(row);
+    return course ? shareOf(course) : Number.MAX_SAFE_INTEGER;
+  },
   close: (row) => (row.close ? Date.parse(row.close.at) : Number.MAX_SAFE_INTEGER),
   fresh: (row) => -row.fresh,
 };

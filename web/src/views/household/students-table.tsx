@@ -6,10 +6,11 @@ import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Choice } from '../../ui/choice';
+import { CourseMark } from '../../ui/course-mark';
 import { TextField } from '../../ui/field';
 import {
   atStakeWords,
-  belowAim,
+  expectedWords,
   figuresOf,
   groupsOf,
   headline,
@@ -19,6 +20,7 @@ import {
   type Row,
   readLooking,
   type Span,
+  weakest,
   writeLooking,
 } from './model';
 import { OwnWords } from './own-words';
@@ -33,14 +35,19 @@ interface Column {
   wide?: boolean;
 }
 
+const WORDS: readonly Column[] = [
+  { order: 'name', head: 'Student' },
+  { order: 'need', head: 'about to be lost', about: 'about to be lost, within three days' },
+  { order: 'weakest', head: 'weakest course', about: 'the course of which least is expected', wide: true },
+];
+
 const FIGURES: readonly Column[] = [
-  { order: 'savable', head: 'can be had', about: 'missing, can still be had' },
-  { order: 'closed', head: 'closed', about: 'missing, closed', wide: true },
-  { order: 'listed', head: 'listed', about: 'handed in, yet listed missing', wide: true },
-  { order: 'back', head: 'back', about: 'sent back or asked for more' },
-  { order: 'long', head: 'waits', about: 'with the teacher longer than usual', wide: true },
-  { order: 'below', head: 'below aim', about: 'courses below their aim', wide: true },
-  { order: 'fresh', head: 'new', about: 'new to you', wide: true },
+  { order: 'savable', head: 'missing, can be had', about: 'missing, can still be had' },
+  { order: 'closed', head: 'missing, closed', wide: true },
+  { order: 'listed', head: 'in, yet listed missing', about: 'handed in, yet listed missing', wide: true },
+  { order: 'back', head: 'sent back', about: 'sent back or asked for more' },
+  { order: 'long', head: 'with teacher long', about: 'with the teacher longer than usual', wide: true },
+  { order: 'fresh', head: 'new to you', wide: true },
 ];
 
 /** Many students: narrowed, ordered, each unfolded where they stand. */
@@ -60,19 +67,21 @@ function StudentsTable({ students, span }: { students: readonly Row[]; span: Spa
   return (
     <>
       <Narrowing students={students} shown={shown} looking={looking} onLook={look} span={span} />
-      <table className="w-full border-line border-t text-[14px]">
+      <table className="w-full border-line border-t text-[14px] md:table-fixed">
+        <colgroup className="max-md:hidden">
+          <col className="w-[21%]" />
+          <col className="w-[25%]" />
+          <col className="w-[16%]" />
+          {FIGURES.map((column) => (
+            <col key={column.order} />
+          ))}
+          <col className="w-10" />
+        </colgroup>
         <thead>
           <tr className="text-left align-bottom text-[13px] text-ink-2">
-            <Head column={{ order: 'name', head: 'Student' }} looking={looking} onOrder={order} wide />
-            <Head
-              column={{
-                order: 'need',
-                head: 'about to be lost',
-                about: 'about to be lost, within three days',
-              }}
-              looking={looking}
-              onOrder={order}
-            />
+            {WORDS.map((column) => (
+              <Head key={column.order} column={column} looking={looking} onOrder={order} words />
+            ))}
             {FIGURES.map((column) => (
               <Head key={column.order} column={column} looking={looking} onOrder={order} />
             ))}
@@ -111,6 +120,7 @@ function Narrowing({ students, shown, looking, onLook, span }: NarrowingProps) {
         <TextField
           label="Narrow by name, group or note"
           type="search"
+          className="h-8"
           value={looking.text}
           onChange={(event) => onLook({ text: event.target.value })}
         />
@@ -144,30 +154,34 @@ interface HeadProps {
   column: Column;
   looking: Looking;
   onOrder: (order: Order) => void;
-  wide?: boolean;
+  /** Whether what stands under it is words. */
+  words?: boolean;
 }
 
-function Head({ column, looking, onOrder, wide = false }: HeadProps) {
+function Head({ column, looking, onOrder, words = false }: HeadProps) {
   const here = looking.order === column.order;
-  const usual = column.order === 'name' ? 'ascending' : 'descending';
-  const other = column.order === 'name' ? 'descending' : 'ascending';
+  const upward = column.order === 'name' || column.order === 'weakest';
+  const usual = upward ? 'ascending' : 'descending';
+  const other = upward ? 'descending' : 'ascending';
   const Arrow = (usual === 'ascending') === looking.turned ? ChevronDown : ChevronUp;
   return (
     <th
       scope="col"
       aria-sort={here ? (looking.turned ? other : usual) : undefined}
       data-wide={column.wide}
-      className={`py-1.5 font-normal data-[wide=true]:max-md:hidden ${wide ? 'w-full pr-3' : 'px-2 text-right'}`}
+      className={`py-1.5 font-normal leading-tight data-[wide=true]:max-md:hidden ${words ? 'pr-3' : 'pl-3 text-right'}`}
     >
       <button
         type="button"
         onClick={() => onOrder(column.order)}
-        aria-label={`Order by: ${column.about ?? column.head}`}
         title={column.about}
-        className={`inline-flex min-h-7 items-center gap-0.5 whitespace-nowrap hover:text-ink ${here ? 'font-semibold text-ink' : ''}`}
+        className={`inline-flex min-h-7 items-end gap-0.5 text-[13px] hover:text-ink ${words ? 'text-left' : 'text-right'} ${here ? 'font-semibold text-ink' : ''}`}
       >
-        {column.head}
-        {here && <Arrow size={13} aria-hidden />}
+        <span>
+          <span className="sr-only">Order by: </span>
+          {column.head}
+        </span>
+        {here && <Arrow size={13} className="shrink-0" aria-hidden />}
       </button>
     </th>
   );
@@ -181,7 +195,7 @@ function StudentRows({ row }: { row: Row }) {
   return (
     <tbody data-student={row.id} className="border-line-2 border-t">
       <tr className="align-baseline">
-        <th scope="row" className="max-w-0 py-1.5 pr-3 text-left font-normal">
+        <th scope="row" className="max-w-0 py-1.5 pr-3 text-left font-normal max-md:w-full">
           <Link to={`/s/${row.id}/next`} className="block truncate font-[680] text-[15px] hover:underline">
             {row.name}
           </Link>
@@ -189,14 +203,17 @@ function StudentRows({ row }: { row: Row }) {
             {[row.own.groups.join(', '), row.own.note.split('\n')[0]].filter(Boolean).join(' · ') || row.term}
           </span>
         </th>
-        <td className="whitespace-nowrap px-2 py-1.5 text-right tabular-nums">
+        <td className="max-w-0 py-1.5 pr-3 max-md:max-w-none">
           <AtStake row={row} now={now} />
+        </td>
+        <td className="max-w-0 py-1.5 pr-3 max-md:hidden">
+          <Weakest row={row} />
         </td>
         {FIGURES.map((column) => (
           <td
             key={column.order}
             data-wide={column.wide}
-            className="px-2 py-1.5 text-right tabular-nums data-[wide=true]:max-md:hidden"
+            className="py-1.5 pl-3 text-right tabular-nums data-[wide=true]:max-md:hidden"
           >
             <Figure row={row} column={column} figure={figures.get(column.order)} />
           </td>
@@ -215,7 +232,7 @@ function StudentRows({ row }: { row: Row }) {
       </tr>
       {open && (
         <tr>
-          <td colSpan={FIGURES.length + 3} className="pb-4">
+          <td colSpan={WORDS.length + FIGURES.length + 1} className="pb-4">
             <Unfolded row={row} now={now} />
           </td>
         </tr>
@@ -224,15 +241,36 @@ function StudentRows({ row }: { row: Row }) {
   );
 }
 
-/** What waiting three days costs, and when the first of it is lost. */
+/** What waiting three days costs, and the first of it. */
 function AtStake({ row, now }: { row: Row; now: number }) {
   const words = atStakeWords(row);
   if (!words || !row.nextLoss) return <span className="text-ink-3">–</span>;
   return (
-    <Link to={`/s/${row.id}/work/${row.nextLoss.work}`} className="group" title={row.nextLoss.title}>
-      <b className="block font-[680] text-loss group-hover:underline">{words.replace(' of a course', '')}</b>
-      <span className="block text-[13px] text-ink-2 max-sm:hidden">
-        {near(row.nextLoss.at, row.zone, now)}
+    <Link to={`/s/${row.id}/work/${row.nextLoss.work}`} className="group block">
+      <b className="block font-[680] text-[15px] text-loss tabular-nums group-hover:underline">
+        {words.replace(' of a course', '')}
+      </b>
+      <span className="block truncate text-[13px] text-ink-2 max-sm:hidden">
+        {near(row.nextLoss.at, row.zone, now)}: {row.nextLoss.title}
+      </span>
+    </Link>
+  );
+}
+
+function Weakest({ row }: { row: Row }) {
+  const course = weakest(row);
+  if (!course) return <span className="text-ink-3">–</span>;
+  return (
+    <Link to={`/s/${row.id}/standing/${course.id}`} className="group block">
+      <span
+        data-below={course.belowAim}
+        className="block text-[15px] tabular-nums group-hover:underline data-[below=true]:text-loss"
+      >
+        {expectedWords(course)}
+      </span>
+      <span className="flex items-center gap-1.5 text-[13px] text-ink-2">
+        <CourseMark colour={course.colour} className="h-3" />
+        <span className="truncate">{course.name}</span>
       </span>
     </Link>
   );
@@ -245,8 +283,8 @@ interface FigureProps {
 }
 
 function Figure({ row, column, figure }: FigureProps) {
-  const counted = figure?.count ?? (column.order === 'below' ? belowAim(row) : row.fresh);
-  const to = figure?.to ?? (column.order === 'below' ? 'standing' : 'next');
+  const counted = figure?.count ?? row.fresh;
+  const to = figure?.to ?? 'next';
   if (counted === 0) return <span className="text-ink-3">0</span>;
   return (
     <Link
@@ -257,7 +295,7 @@ function Figure({ row, column, figure }: FigureProps) {
       {counted}
       <span className="sr-only">
         {' '}
-        {column.about}, of {row.name}
+        {column.about ?? column.head}, of {row.name}
       </span>
     </Link>
   );

@@ -19,3 +19,6 @@ CREATE TABLE onlooker_group (
     name       VARCHAR(60) NOT NULL,
     PRIMARY KEY (person_id, student_id, name)
 );
+
+-- Who can't sign in, though all that is theirs stays; null for who can.
+ALTER TABLE person ADD COLUMN disabled_at TIMESTAMP(9) WITH TIME ZONE;

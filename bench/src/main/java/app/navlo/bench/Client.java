@@ -10,6 +10,7 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -18,6 +19,8 @@ import tools.jackson.databind.node.ObjectNode;
 /** Mira, signed in over HTTP, with as much work as is wanted. */
 final class Client {
     private static final JsonMapper JSON = JsonMapper.builder().build();
+
+    static final String PASSWORD = "a heron on the weir";
 
     private static final String COURSE = "{\"name\":\"Course %d\",\"zone\":\"Europe/Copenhagen\",\"colour\":\"teal\"}";
 
@@ -52,6 +55,40 @@ final class Client {
     /** The first person of an empty Navlo, signed up. */
     static Client first(String base) throws IOException, InterruptedException {
         return new Client(base, true);
+    }
+
+    /** Somebody who signs up where anybody may, or by an invitation's secret, if that isn't empty. */
+    static Client joining(String base, String name, String secret) throws IOException, InterruptedException {
+        Client client = new Client(base, false);
+        ObjectNode person = JSON.createObjectNode()
+                .put("name", name)
+                .put("email", name.toLowerCase(Locale.ROOT).replace(' ', '.') + "@example.org")
+                .put("password", PASSWORD)
+                .put("zone", "Europe/Copenhagen");
+        if (secret.isEmpty()) {
+            person.put("code", "BENCH");
+        }
+        client.post(secret.isEmpty() ? "/api/people" : "/api/invitations/" + secret + "/people", person.toString());
+        client.get("/api/session");
+        return client;
+    }
+
+    long id() throws IOException, InterruptedException {
+        return JSON.readTree(send(request("/api/session").GET()))
+                .at("/person/id")
+                .asLong();
+    }
+
+    /** The secret of an invitation to see the work of who is signed in. */
+    String inviteGuardian() throws IOException, InterruptedException {
+        return JSON.readTree(post("/api/students/" + id() + "/guardians/invitations", ""))
+                .get("secret")
+                .asString();
+    }
+
+    /** Brings an archive in as one's own. */
+    void take(byte[] archive) throws IOException, InterruptedException {
+        upload("/api/students/" + id() + "/archive", "navlo.zip", archive);
     }
 
     /** Looks at a gradebook's bundle and takes it in. */

@@ -40,6 +40,18 @@ final class Screen implements AutoCloseable {
         return page;
     }
 
+    /** Signed in at the door of one's own Navlo. */
+    Page signedIn(String address, String email, String password) {
+        Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
+                .newPage();
+        page.navigate(address);
+        page.getByLabel("E-mail address").fill(email);
+        page.getByLabel("Password").fill(password);
+        page.keyboard().press("Enter");
+        page.waitForSelector("h1, [role=grid]");
+        return page;
+    }
+
     @Override
     public void close() {
         playwright.close();

@@ -13,6 +13,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.web.bind.annotation.RequestMethod;
 import org.springframework.web.servlet.mvc.method.RequestMappingInfo;
@@ -38,6 +39,9 @@ public class AccessMatrixTest extends DemoServer {
 
     @Autowired
     private PasswordEncoder passwords;
+
+    @Autowired
+    private JdbcClient db;
 
     private record Endpoint(RequestMethod method, String path) {
         boolean ofStudent() {
@@ -68,6 +72,11 @@ public class AccessMatrixTest extends DemoServer {
         otherStudent = add("other-student@solheim.example", Role.STUDENT);
         long otherGuardian = add("other-guardian@solheim.example", Role.GUARDIAN);
         guardianships.accept(otherStudent, otherGuardian, Instant.now());
+        long administrator = add("administrator@solheim.example", Role.GUARDIAN);
+        db.sql("UPDATE person SET administrator = TRUE WHERE id = :id")
+                .param("id", administrator)
+                .update();
+        signedIn.put("administrator", TestClient.signedIn(port, "administrator@solheim.example", PASSWORD));
         signedIn.put("student", mira());
         signedIn.put("guardian", tobias());
         signedIn.put("other student", TestClient.signedIn(port, "other-student@solheim.example", PASSWORD));
@@ -126,6 +135,11 @@ public class AccessMatrixTest extends DemoServer {
                         "GET /api/administration/invitations",
                         "POST /api/administration/invitations",
                         "DELETE /api/administration/invitations/{invitation}",
+                        "GET /api/administration",
+                        "PUT /api/administration/people/{person}",
+                        "POST /api/administration/people/{person}/password-resets",
+                        "DELETE /api/administration/guardianships/{guardian}/{student}",
+                        "POST /api/administration/test-mails",
                         "GET /api/people/me/notices",
                         "PUT /api/people/me/notices",
                         "POST /api/notices/stops/{secret}",
@@ -151,6 +165,20 @@ public class AccessMatrixTest extends DemoServer {
                     .status();
             assertEquals(read == FORBIDDEN ? FORBIDDEN : 0, allowed, who + " reads: " + read);
             assertEquals(written == FORBIDDEN ? FORBIDDEN : 0, allowed, who + " marks: " + written);
+        }
+    }
+
+    /** Who administers sees people, and nothing of what is a student's; nobody else sees people. */
+    @Test
+    public void administeringIsForWhoAdministers() {
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.path().startsWith("/api/administration")) {
+                for (String other : List.of("student", "guardian", "other student", "other guardian")) {
+                    assertEquals(status(signedIn.get(other), endpoint, MIRA), FORBIDDEN, other + endpoint);
+                }
+                int status = status(signedIn.get("administrator"), endpoint, otherStudent);
+                assertTrue(status != FORBIDDEN && status < BROKEN, status + " for " + endpoint);
+            }
         }
     }
 
@@ -193,7 +221,7 @@ public class AccessMatrixTest extends DemoServer {
     public void strangersGetNothingOfEachOther() {
         for (Endpoint endpoint : endpoints()) {
             if (endpoint.ofStudent()) {
-                for (String stranger : List.of("other student", "other guardian")) {
+                for (String stranger : List.of("other student", "other guardian", "administrator")) {
                     assertEquals(status(signedIn.get(stranger), endpoint, MIRA), FORBIDDEN, stranger + endpoint);
                 }
                 assertEquals(status(signedIn.get("student"), endpoint, otherStudent), FORBIDDEN, endpoint.toString());

@@ -98,6 +98,7 @@ public class ArrowsTest {
             "notices",
             "household",
             "people",
+            "administration",
             "session",
             "page");
 

@@ -2,6 +2,8 @@ package app.navlo.server;
 
 import static org.testng.Assert.assertEquals;
 
+import java.util.Locale;
+import java.util.Map;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
@@ -15,6 +17,9 @@ import tools.jackson.databind.json.JsonMapper;
 @SpringBootTest(webEnvironment = SpringBootTest.WebEnvironment.RANDOM_PORT, properties = TestSettings.MEMORY)
 @DirtiesContext
 abstract class OwnServer extends AbstractTestNGSpringContextTests {
+    /** Of everybody who joins. */
+    static final String PASSWORD = "plum orchard ladder";
+
     static final JsonMapper JSON = new JsonMapper();
     static final String STUDENT = DemoServer.STUDENT;
 
@@ -79,5 +84,38 @@ abstract class OwnServer extends AbstractTestNGSpringContextTests {
 
     long addCourse(String name) {
         return ok(asta.post(STUDENT + "/courses", course(name))).get("id").asLong();
+    }
+
+    TestClient atTheDoor() {
+        TestClient client = new TestClient(port);
+        client.get("/api/session");
+        return client;
+    }
+
+    static String newPerson(String name, String password) {
+        return JSON.writeValueAsString(Map.of(
+                "name",
+                name,
+                "email",
+                name.toLowerCase(Locale.ROOT) + "@example.org",
+                "password",
+                password,
+                "zone",
+                "Europe/Copenhagen"));
+    }
+
+    String invitation(String role) {
+        TestClient.Answer made = asta.post("/api/administration/invitations", "{\"role\":\"" + role + "\"}");
+        assertEquals(made.status(), 201, made.body());
+        return made.json().get("secret").asString();
+    }
+
+    /** @return signed in as the new person */
+    TestClient joined(String secret, String name) {
+        TestClient client = atTheDoor();
+        TestClient.Answer in = client.post("/api/invitations/" + secret + "/people", newPerson(name, PASSWORD));
+        assertEquals(in.status(), 201, in.body());
+        client.get("/api/session");
+        return client;
     }
 }

@@ -20,49 +20,15 @@ import tools.jackson.databind.JsonNode;
 
 /** Others become people here by invitation alone; a student lets guardians in and out; passwords and sign-ins are one's own. */
 public class PeopleTest extends OwnServer {
-    private static final String PASSWORD = "plum orchard ladder";
     private static final String GUARDIANS = STUDENT + "/guardians";
 
     @Autowired
     private JdbcTemplate db;
 
-    private TestClient atTheDoor() {
-        TestClient client = new TestClient(port);
-        client.get("/api/session");
-        return client;
-    }
-
-    private static String newPerson(String name, String password) {
-        return JSON.writeValueAsString(Map.of(
-                "name",
-                name,
-                "email",
-                name.toLowerCase(Locale.ROOT) + "@example.org",
-                "password",
-                password,
-                "zone",
-                "Europe/Copenhagen"));
-    }
-
     private String invitation() {
         TestClient.Answer made = asta.post(GUARDIANS + "/invitations", "");
         assertEquals(made.status(), 201, made.body());
         return made.json().get("secret").asString();
-    }
-
-    private String invitation(String role) {
-        TestClient.Answer made = asta.post("/api/administration/invitations", "{\"role\":\"" + role + "\"}");
-        assertEquals(made.status(), 201, made.body());
-        return made.json().get("secret").asString();
-    }
-
-    /** @return signed in as the new person */
-    private TestClient joined(String secret, String name) {
-        TestClient client = atTheDoor();
-        TestClient.Answer in = client.post("/api/invitations/" + secret + "/people", newPerson(name, PASSWORD));
-        assertEquals(in.status(), 201, in.body());
-        client.get("/api/session");
-        return client;
     }
 
     private static String nameOf(TestClient client) {

@@ -70,6 +70,8 @@ class SecurityConfig {
                         .access(access)
                         .requestMatchers("/api/news/{student}/**", "/api/household/{student}/own")
                         .access(access.readers())
+                        .requestMatchers("/api/administration/**")
+                        .access(access.administrators())
                         .requestMatchers("/api/**")
                         .authenticated()
                         .anyRequest()
@@ -105,7 +107,8 @@ class SecurityConfig {
                                 response,
                                 Refusal.forbidden(
                                         "This isn't yours to see or change",
-                                        "A guardian can read and never change. Sign in as the student to change it."))))
+                                        "A guardian can read and never change; only who administers this Navlo sees"
+                                                + " its people. Sign in as the one whose it is."))))
                 .requestCache(cache -> cache.disable())
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))

@@ -1,6 +1,7 @@
 package app.navlo.server.account;
 
 import app.navlo.server.store.Guardianships;
+import app.navlo.server.store.Instance;
 import app.navlo.server.store.Role;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
@@ -28,10 +29,12 @@ public class StudentAccess implements AuthorizationManager<RequestAuthorizationC
     private static final Duration EXACT = Duration.ofHours(1);
 
     private final Guardianships guardianships;
+    private final Instance instance;
     private final ServerClock clock;
 
-    StudentAccess(Guardianships guardianships, ServerClock clock) {
+    StudentAccess(Guardianships guardianships, Instance instance, ServerClock clock) {
         this.guardianships = guardianships;
+        this.instance = instance;
         this.clock = clock;
     }
 
@@ -62,6 +65,12 @@ public class StudentAccess implements AuthorizationManager<RequestAuthorizationC
                         && person.role() == Role.STUDENT
                         && Long.toString(person.id())
                                 .equals(request.getVariables().get("student")));
+    }
+
+    /** Who administers this Navlo, for what is of no student. */
+    AuthorizationManager<RequestAuthorizationContext> administrators() {
+        return (authentication, request) -> new AuthorizationDecision(
+                authentication.get().getPrincipal() instanceof Person person && instance.administers(person.id()));
     }
 
     private boolean allows(Person person, String student, boolean reading) {

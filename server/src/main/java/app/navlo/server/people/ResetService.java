@@ -26,9 +26,10 @@ import org.springframework.transaction.annotation.Transactional;
 /** A new password for who forgot theirs, by a mail to the address with which they sign in. */
 @Service
 @Transactional
-class ResetService {
+public class ResetService {
     private static final Logger LOG = LoggerFactory.getLogger(ResetService.class);
     private static final Duration HOLDS = Duration.ofHours(1);
+    private static final Duration HANDED_OVER = Duration.ofDays(1);
     private static final int MOST_AN_HOUR = 3;
 
     private final PasswordResets resets;
@@ -88,6 +89,18 @@ class ResetService {
                 });
     }
 
+    /** @param secret of the way to a new password; it is never shown again */
+    public record Way(String secret, Instant endsAt) {}
+
+    /** A way to a new password, for who administers to hand to somebody. */
+    public Way makeFor(long person) {
+        Instant now = clock.instant();
+        String secret = secrets.generateKey();
+        Instant ends = now.plus(HANDED_OVER);
+        resets.add(Sha256.of(secret), person, now, ends);
+        return new Way(secret, ends);
+    }
+
     /** @throws Refusal if it doesn't hold any more, or the password isn't one */
     void set(String secret, String password) {
         Instant now = clock.instant();
@@ -96,7 +109,7 @@ class ResetService {
                         HttpStatus.GONE,
                         "This way to a new password doesn't hold any more",
                         "",
-                        "It was used, or is older than an hour. Ask for another."));
+                        "It was used, or is too old. Ask for another."));
         rules.fault("password", password, List.of(whose.name(), whose.email())).ifPresent(fault -> {
             throw Refusal.invalid(List.of(fault));
         });

@@ -88,7 +88,7 @@ public class AccessTokens {
         return db.sql("""
                 SELECT t.id AS token, t.scope, t.used_at, p.id, p.email, p.name, p.role, p.zone
                 FROM access_token t JOIN person p ON p.id = t.person_id
-                WHERE t.hash = :hash AND t.revoked_at IS NULL
+                WHERE t.hash = :hash AND t.revoked_at IS NULL AND p.disabled_at IS NULL
                 """)
                 .param("hash", hash)
                 .query((row, n) -> new Bearer(

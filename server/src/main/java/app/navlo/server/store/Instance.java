@@ -34,7 +34,7 @@ public class Instance {
     }
 
     public boolean administers(long person) {
-        return db.sql("SELECT COUNT(*) FROM person WHERE id = :person AND administrator")
+        return db.sql("SELECT COUNT(*) FROM person WHERE id = :person AND administrator AND disabled_at IS NULL")
                         .param("person", person)
                         .query(Long.class)
                         .single()
@@ -46,7 +46,7 @@ public class Instance {
         return administers(person)
                 && db.sql("""
                         SELECT (SELECT COUNT(*) FROM person WHERE id <> :person) > 0
-                            AND (SELECT COUNT(*) FROM person WHERE id <> :person AND administrator) = 0
+                            AND (SELECT COUNT(*) FROM person WHERE id <> :person AND administrator AND disabled_at IS NULL) = 0
                         """).param("person", person).query(Boolean.class).single();
     }
 }

@@ -42,7 +42,7 @@ public class PasswordResets {
     public Optional<Whose> find(String secretHash, Instant now) {
         return db.sql("""
                 SELECT p.id, p.name, p.email FROM password_reset r JOIN person p ON p.id = r.person_id
-                WHERE r.secret_hash = :hash AND r.ends_at > :now
+                WHERE r.secret_hash = :hash AND r.ends_at > :now AND p.disabled_at IS NULL
                 """)
                 .param("hash", secretHash)
                 .param("now", now)

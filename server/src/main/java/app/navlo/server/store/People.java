@@ -31,10 +31,10 @@ public class People {
     /** @param passwordHash never the password itself */
     public record PersonRow(long id, String email, String name, Role role, String zone, String passwordHash) {}
 
-    /** Whose address it is, however it is written. */
+    /** Whose address it is, however it is written; nobody who is disabled. */
     public Optional<PersonRow> find(String email) {
         return db.sql("""
-                SELECT id, email, name, role, zone, password_hash FROM person WHERE email_key = :key
+                SELECT id, email, name, role, zone, password_hash FROM person WHERE email_key = :key AND disabled_at IS NULL
                 """).param("key", key(email)).query(People::person).optional();
     }
 

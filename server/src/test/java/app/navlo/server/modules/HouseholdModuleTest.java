@@ -93,7 +93,8 @@ public class HouseholdModuleTest extends Modules {
 
     /** Three students as the server orders them: who needs it most first. */
     private static final String THREE = """
-            [%1$s({ id: 1, name: 'Bo Lind', missing: { savable: 2 }, fresh: 1, courses: [{ belowAim: true }],
+            [%1$s({ id: 1, name: 'Bo Lind', missing: { savable: 2 }, fresh: 1, courses: [
+                 { id: 4, kind: 'POINTS', expected: '71.5' }, { id: 5, kind: 'STANDARDS', expected: '2.4' }, { id: 6, kind: 'POINTS', expected: null }],
                own: { note: 'Called on Monday', writtenAt: null, groups: ['First year', 'Needs a call'] } }),
              %1$s({ id: 2, name: 'Åse Dahl', missing: { savable: 5, closed: 1 }, close: { name: '', at: '2026-12-18T11:00:00Z' },
                own: { note: '', writtenAt: null, groups: ['Second year'] } }),
@@ -111,7 +112,8 @@ public class HouseholdModuleTest extends Modules {
             {"by=-savable", "3 1 2"},
             {"by=closed", "3 2 1"},
             {"by=fresh", "3 1 2"},
-            {"by=below", "1 2 3"},
+            {"by=weakest", "1 2 3"},
+            {"by=-weakest", "3 2 1"},
             {"by=close", "3 2 1"},
             {"by=nonsense", "1 2 3"},
             {"q=lind", "1"},
@@ -142,7 +144,7 @@ public class HouseholdModuleTest extends Modules {
             {"by=need", ""},
             {"group=", "group="},
             {"q=&by=-name", "by=-name"},
-            {"by=-need&span=term", "span=term&by=-need"},
+            {"by=-need&span=term", "by=-need&span=term"},
         };
     }
 
@@ -158,7 +160,7 @@ public class HouseholdModuleTest extends Modules {
             {"household.groupsOf(" + THREE + ")", "First year|Needs a call|Second year"},
             {"household.groupNames(' First year ,, Needs a call,')", "First year|Needs a call"},
             {"household.groupNames('')", ""},
-            {"[household.belowAim(" + THREE + "[0]), household.belowAim(" + THREE + "[1])]", "1|0"},
+            {"[household.weakest(" + THREE + "[0])?.id, household.weakest(" + THREE + "[1])]", "5|"},
         };
     }
 

@@ -109,6 +109,93 @@ public class PeopleScreenTest extends Screen {
         assertThat(bodil.getByText("No student has accepted you yet")).isVisible();
     }
 
+    /** The link for somebody new, made on the page of who administers. */
+    private String newcomer(String role) {
+        menu(asta, "This Navlo and its people");
+        assertThat(asta.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("People of this Navlo")))
+                .isVisible();
+        asta.getByText(role, new Page.GetByTextOptions().setExact(true)).click();
+        button(asta, "Make a link").click();
+        return asta.getByTitle("The link").innerText();
+    }
+
+    private Locator person(String name) {
+        return asta.locator("[data-person]")
+                .filter(new Locator.FilterOptions()
+                        .setHas(asta.getByText(name, new Page.GetByTextOptions().setExact(true))));
+    }
+
+    private void toDo(String name, String item) {
+        button(asta, "What can be done about " + name).click();
+        asta.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName(item))
+                .click();
+    }
+
+    @Test
+    public void whoAdministersLetsInHelpsAndLetsOut() {
+        Page dorte = door(Look.DAY);
+        dorte.navigate(newcomer("a student"));
+        tell(dorte, "Dorte", "four kites at noon");
+        button(dorte, "Join").click();
+        assertThat(dorte.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+        asta.navigate(address("/administration"));
+        assertThat(person("Dorte")).containsText("student");
+        assertThat(person("Asta")).containsText("administers this Navlo");
+        assertThat(asta.getByText("None can be sent. Set NAVLO_MAIL_HOST")).isVisible();
+        assertAccessibleByDayAndNight(asta);
+        asta.getByLabel("Find by name or address").fill("dort");
+        assertThat(asta.locator("[data-person]")).hasCount(1);
+
+        toDo("Dorte", "Make a way to a new password");
+        String way = person("Dorte").getByTitle("The way to a new password").innerText();
+        dorte.navigate(way);
+        fill(dorte, "New password", "five kites at dusk");
+        button(dorte, "Set it").click();
+        assertThat(button(dorte, "Sign in")).isVisible();
+        fill(dorte, "E-mail address", "dorte@holm.example");
+        fill(dorte, "Password", "five kites at dusk");
+        button(dorte, "Sign in").click();
+        assertThat(dorte.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+
+        toDo("Dorte", "Let them sign in no longer");
+        assertThat(person("Dorte")).containsText("Can’t sign in since today");
+        dorte.reload();
+        assertThat(button(dorte, "Sign in")).isVisible();
+        toDo("Dorte", "Let them sign in again");
+        assertThat(person("Dorte")).not().containsText("Can’t sign in");
+        asta.setViewportSize(PHONE, 740);
+        assertEquals(asta.evaluate("document.documentElement.scrollWidth"), PHONE);
+    }
+
+    /** Everything is deleted in a week, unless it is taken back: from the dialog, and from the line on every page. */
+    @Test
+    public void whoLeavesTypesTheWordAndCanStay() {
+        Page eva = door(Look.DAY);
+        eva.navigate(newcomer("a student"));
+        tell(eva, "Eva", "six lamps in a row");
+        button(eva, "Join").click();
+        Locator dialog = menu(eva, "You, and how you read times");
+        assertThat(dialog.getByText("First take everything with you")).isVisible();
+        fill(eva, "Type “delete” to leave", "yes");
+        in(dialog, "Leave Navlo").click();
+        assertThat(dialog.getByText("Type the word delete.")).isVisible();
+        fill(eva, "Type “delete” to leave", "delete");
+        in(dialog, "Leave Navlo").click();
+        assertThat(in(dialog, "Stay")).isVisible();
+        assertAccessible(eva);
+        eva.keyboard().press("Escape");
+        assertThat(eva.getByText("You leave.")).isVisible();
+        eva.reload();
+        assertThat(eva.getByText("You leave.")).isVisible();
+        assertThat(eva.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+        assertAccessibleByDayAndNight(eva);
+        button(eva, "Stay").click();
+        assertThat(eva.getByText("You leave.")).hasCount(0);
+    }
+
     /** A guardian of two begins with both, and goes from one to the other without leaving the view. */
     @Test
     public void whoSeesTwoStudentsBeginsWithBothOfThem() {
@@ -118,10 +205,7 @@ public class PeopleScreenTest extends Screen {
         button(gerd, "Join").click();
         assertThat(gerd.locator("header")).containsText("Asta");
 
-        Locator admin = menu(asta, "Who may see your work");
-        in(admin, "Make a link").click();
-        String account = admin.locator("code").innerText();
-        asta.keyboard().press("Escape");
+        String account = newcomer("a student");
         Page erik = door(Look.DAY);
         erik.navigate(account);
         tell(erik, "Erik", "bicycle up the stairs");
@@ -162,13 +246,8 @@ public class PeopleScreenTest extends Screen {
 
     @Test
     public void whoHasAnAccountJoinsWithIt() {
-        Locator admin = menu(asta, "Who may see your work");
-        admin.getByText("a guardian", new Locator.GetByTextOptions().setExact(true))
-                .click();
-        in(admin, "Make a link").click();
-        String account = admin.locator("code").innerText();
-        in(admin, "I have it").click();
-        asta.keyboard().press("Escape");
+        String account = newcomer("a guardian");
+        asta.navigate(address("/s/1/start"));
         Page carl = door(Look.DAY);
         carl.navigate(account);
         tell(carl, "Carl", "three barrels of rain");

@@ -1,0 +1,32 @@
+package app.navlo.server.administration;
+
+import app.navlo.server.account.SignUpMode;
+import app.navlo.server.store.Roll;
+import java.time.Instant;
+import java.util.List;
+
+/**
+ * This Navlo, for who administers it.
+ *
+ * @param signUp how people come to be here
+ * @param mails whether mail can be sent from here
+ * @param address that links in mail begin with
+ * @param people how many there are in all
+ * @param found of them as were sought, by name; at most 200
+ */
+record AdministrationView(
+        SignUpMode signUp, boolean mails, String address, SpaceView space, long people, List<PersonEntry> found) {
+    /**
+     * @param filesBytes of the contents of all files, each once
+     * @param freeBytes that are left on the disk
+     */
+    record SpaceView(long filesBytes, long freeBytes) {}
+
+    /**
+     * @param seenBy who sees the work of this person
+     * @param sees whose work this person sees
+     */
+    record PersonEntry(Roll.Enrolled person, List<TiedTo> seenBy, List<TiedTo> sees) {}
+
+    record TiedTo(long id, String name, Instant since) {}
+}
