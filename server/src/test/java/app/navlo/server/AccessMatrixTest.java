@@ -66,6 +66,7 @@ public class AccessMatrixTest extends DemoServer {
 
     private final Map<String, TestClient> signedIn = new java.util.LinkedHashMap<>();
     private long otherStudent;
+    private long keptChild;
 
     @BeforeClass
     public void peopleOfEveryKind() {
@@ -77,6 +78,15 @@ public class AccessMatrixTest extends DemoServer {
                 .param("id", administrator)
                 .update();
         signedIn.put("administrator", TestClient.signedIn(port, "administrator@solheim.example", PASSWORD));
+        keptChild = add("nils", Role.STUDENT);
+        long keeper = add("keeper@solheim.example", Role.GUARDIAN);
+        guardianships.accept(keptChild, keeper, Instant.now());
+        db.sql("UPDATE person SET kept_by = :keeper WHERE id = :id")
+                .param("keeper", keeper)
+                .param("id", keptChild)
+                .update();
+        signedIn.put("kept child", TestClient.signedIn(port, "nils", PASSWORD));
+        signedIn.put("keeper", TestClient.signedIn(port, "keeper@solheim.example", PASSWORD));
         signedIn.put("student", mira());
         signedIn.put("guardian", tobias());
         signedIn.put("other student", TestClient.signedIn(port, "other-student@solheim.example", PASSWORD));
@@ -135,6 +145,15 @@ public class AccessMatrixTest extends DemoServer {
                         "GET /api/administration/invitations",
                         "POST /api/administration/invitations",
                         "DELETE /api/administration/invitations/{invitation}",
+                        "GET /api/people/me/children",
+                        "POST /api/people/me/children",
+                        "PUT /api/people/me/children/{child}/password",
+                        "POST /api/people/me/children/{child}/hand-over",
+                        "GET /api/hand-overs/{secret}",
+                        "PUT /api/hand-overs/{secret}",
+                        "GET /api/people/me/requests",
+                        "POST /api/people/me/requests",
+                        "DELETE /api/people/me/requests/{request}",
                         "GET /api/administration",
                         "PUT /api/administration/people/{person}",
                         "POST /api/administration/people/{person}/password-resets",
@@ -173,7 +192,8 @@ public class AccessMatrixTest extends DemoServer {
     public void administeringIsForWhoAdministers() {
         for (Endpoint endpoint : endpoints()) {
             if (endpoint.path().startsWith("/api/administration")) {
-                for (String other : List.of("student", "guardian", "other student", "other guardian")) {
+                for (String other :
+                        List.of("student", "guardian", "other student", "other guardian", "kept child", "keeper")) {
                     assertEquals(status(signedIn.get(other), endpoint, MIRA), FORBIDDEN, other + endpoint);
                 }
                 int status = status(signedIn.get("administrator"), endpoint, otherStudent);
@@ -217,11 +237,27 @@ public class AccessMatrixTest extends DemoServer {
         }
     }
 
+    /** Who keeps a child's account reads like any guardian, and the child does all that is theirs. */
+    @Test
+    public void aKeptChildWritesAndItsKeeperReads() {
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent() && endpoint.method() != RequestMethod.DELETE) {
+                int own = status(signedIn.get("kept child"), endpoint, keptChild);
+                assertTrue(own != FORBIDDEN && own < BROKEN, own + " for " + endpoint);
+                boolean refused = STUDENTS_ALONE.stream().anyMatch(endpoint.path()::startsWith)
+                        || (!endpoint.reads() && !endpoint.path().startsWith(AGREED));
+                int read = status(signedIn.get("keeper"), endpoint, keptChild);
+                assertEquals(read == FORBIDDEN, refused, read + " for " + endpoint);
+            }
+        }
+    }
+
     @Test
     public void strangersGetNothingOfEachOther() {
         for (Endpoint endpoint : endpoints()) {
             if (endpoint.ofStudent()) {
-                for (String stranger : List.of("other student", "other guardian", "administrator")) {
+                for (String stranger :
+                        List.of("other student", "other guardian", "administrator", "kept child", "keeper")) {
                     assertEquals(status(signedIn.get(stranger), endpoint, MIRA), FORBIDDEN, stranger + endpoint);
                 }
                 assertEquals(status(signedIn.get("student"), endpoint, otherStudent), FORBIDDEN, endpoint.toString());

@@ -57,7 +57,7 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, STOPPED_MAIL)
                         .permitAll()
-                        .requestMatchers("/api/password-resets/**")
+                        .requestMatchers("/api/password-resets/**", "/api/hand-overs/*")
                         .permitAll()
                         .requestMatchers(
                                 "/api/students/{student}/guardians/**",

@@ -34,6 +34,7 @@ public class DepartureService {
 
     private final Departures departures;
     private final Instance instance;
+    private final KeptService kept;
     private final SignedIn signedIn;
     private final Letters letters;
     private final TransactionTemplate transaction;
@@ -42,12 +43,14 @@ public class DepartureService {
     DepartureService(
             Departures departures,
             Instance instance,
+            KeptService kept,
             SignedIn signedIn,
             Letters letters,
             TransactionTemplate transaction,
             ServerClock clock) {
         this.departures = departures;
         this.instance = instance;
+        this.kept = kept;
         this.signedIn = signedIn;
         this.letters = letters;
         this.transaction = transaction;
@@ -64,13 +67,14 @@ public class DepartureService {
      *
      * @param here the session that stays; null for none
      * @return when everything of theirs is deleted
-     * @throws Refusal if the word isn't the one, or if nobody would administer this Navlo
+     * @throws Refusal if the word isn't the one, if nobody would administer this Navlo, or if an account is kept
      */
     @Transactional
     public Instant leave(Person person, String word, @Nullable String here) {
         if (!word.strip().equalsIgnoreCase(WORD)) {
             throw Refusal.invalid("word", "Type the word " + WORD + ".");
         }
+        kept.checkFreeToLeave(person.id());
         if (instance.needs(person.id())) {
             throw Refusal.conflict(
                     "Nobody else administers this Navlo", "Make somebody else an administrator, and leave then.");

@@ -2,6 +2,7 @@ package app.navlo.server.people;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.GuardianRequests;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Role;
 import java.time.Instant;
@@ -24,17 +25,28 @@ class GuardianController {
 
     private final InvitationService invitations;
     private final Guardianships guardianships;
+    private final AskingService asking;
+    private final KeptService kept;
 
-    GuardianController(InvitationService invitations, Guardianships guardianships) {
+    GuardianController(
+            InvitationService invitations, Guardianships guardianships, AskingService asking, KeptService kept) {
         this.invitations = invitations;
         this.guardianships = guardianships;
+        this.asking = asking;
+        this.kept = kept;
     }
 
     /** An invitation that can still be used; its link was shown when it was made. */
     record OpenInvitation(long id, Role role, Instant madeAt, Instant endsAt) {}
 
-    /** @param invitations those that can still be used */
-    record GuardiansView(List<Guardianships.Guardian> guardians, List<OpenInvitation> invitations) {}
+    /**
+     * @param invitations those that can still be used
+     * @param requests of guardians who ask to be let in
+     */
+    record GuardiansView(
+            List<Guardianships.Guardian> guardians,
+            List<OpenInvitation> invitations,
+            List<GuardianRequests.Asking> requests) {}
 
     /** Who may see this student's work, when they last looked, and who is invited. For the student alone. */
     @GetMapping("/api/students/{student}/guardians")
@@ -43,7 +55,8 @@ class GuardianController {
                 guardianships.of(student),
                 invitations.open(person, student).stream()
                         .map(one -> new OpenInvitation(one.id(), one.role(), one.madeAt(), one.endsAt()))
-                        .toList());
+                        .toList(),
+                asking.to(student));
     }
 
     /** Invites a guardian, who may read this student's work and never change it. The link's secret is shown once. */
@@ -75,6 +88,7 @@ class GuardianController {
     }
 
     private void over(long guardian, long student) {
+        kept.checkFreeToEnd(guardian, student);
         if (!guardianships.end(guardian, student)) {
             throw Refusal.notFound("guardian");
         }

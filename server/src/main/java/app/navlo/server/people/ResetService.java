@@ -73,6 +73,7 @@ public class ResetService {
         }
         Instant now = clock.instant();
         people.find(email)
+                .filter(person -> person.email().contains("@"))
                 .filter(person -> resets.madeSince(person.id(), now.minus(HOLDS)) < MOST_AN_HOUR)
                 .ifPresent(person -> {
                     String secret = secrets.generateKey();

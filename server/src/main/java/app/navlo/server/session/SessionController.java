@@ -6,7 +6,9 @@ import app.navlo.server.account.SignUpMode;
 import app.navlo.server.account.SignedIn;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
+import app.navlo.server.people.AskingService;
 import app.navlo.server.people.DepartureService;
+import app.navlo.server.people.KeptService;
 import app.navlo.server.people.PersonForms;
 import app.navlo.server.people.PersonService;
 import app.navlo.server.problem.Refusal;
@@ -48,6 +50,8 @@ public class SessionController {
     private final DemoInfo demo;
     private final MailSettings mail;
     private final DepartureService departures;
+    private final KeptService kept;
+    private final AskingService asking;
 
     SessionController(
             People people,
@@ -58,7 +62,9 @@ public class SessionController {
             ServerClock clock,
             DemoInfo demo,
             MailSettings mail,
-            DepartureService departures) {
+            DepartureService departures,
+            KeptService kept,
+            AskingService asking) {
         this.people = people;
         this.persons = persons;
         this.instance = instance;
@@ -68,6 +74,8 @@ public class SessionController {
         this.demo = demo;
         this.mail = mail;
         this.departures = departures;
+        this.kept = kept;
+        this.asking = asking;
     }
 
     /**
@@ -86,6 +94,8 @@ public class SessionController {
 
     /**
      * @param administrator whether this person lets others in
+     * @param kept whether a guardian keeps this account; its address is a name then
+     * @param asked how many guardians ask to see this person's work
      * @param leavesAt when everything of this person is deleted; null for who stays
      */
     public record PersonView(
@@ -95,6 +105,8 @@ public class SessionController {
             Role role,
             String zone,
             boolean administrator,
+            boolean kept,
+            int asked,
             @Nullable Instant leavesAt,
             People.Formats formats) {}
 
@@ -158,6 +170,8 @@ public class SessionController {
                 person.role(),
                 person.zone(),
                 instance.administers(person.id()),
+                kept.isKept(person.id()),
+                person.role() == Role.STUDENT ? asking.to(person.id()).size() : 0,
                 departures.of(person.id()).orElse(null),
                 people.formats(person.id()));
     }
@@ -165,15 +179,16 @@ public class SessionController {
     /**
      * What a person says of themselves.
      *
+     * @param email null to leave it as it is
      * @param firstWeekday 1 is Monday, 7 Sunday; null for as the browser does
      */
     public record PersonForm(
             @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
             String name,
 
-            @NotBlank(message = "Type your address.")
+            @Nullable
             @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
-            @Size(max = 254, message = "At most 254 letters.")
+            @Size(min = 1, max = 254, message = "Type your address, of at most 254 letters.")
             String email,
 
             @NotBlank(message = "Choose a time zone.") String zone,
@@ -190,17 +205,22 @@ public class SessionController {
             HttpServletRequest http,
             HttpServletResponse response) {
         String zone = PersonService.zone(form.zone()).getId();
+        String email = form.email() == null ? person.email() : form.email().strip();
+        if (!email.equals(person.email()) && kept.isKept(person.id())) {
+            throw Refusal.invalid(
+                    "email", "Your guardian keeps your account. It gets an address when they hand it over to you.");
+        }
         try {
             people.change(
                     person.id(),
                     form.name(),
-                    form.email(),
+                    email,
                     zone,
                     new People.Formats(form.hour12(), form.firstWeekday(), form.dateOrder()));
         } catch (DuplicateKeyException taken) {
             throw Refusal.invalid("email", "Somebody else signs in with this address. Choose another.");
         }
-        Person now = new Person(person.id(), form.email().strip(), form.name().strip(), person.role(), zone, "");
+        Person now = new Person(person.id(), email, form.name().strip(), person.role(), zone, "");
         signedIn.renew(now, http, response);
         return view(now);
     }

@@ -30,6 +30,8 @@ public class Departures {
             "DELETE FROM notice_choice WHERE person_id = ?",
             "DELETE FROM password_reset WHERE person_id = ?",
             "DELETE FROM write_once WHERE person_id = ?",
+            "DELETE FROM hand_over WHERE person_id = ?",
+            "DELETE FROM guardian_request WHERE guardian_id = ?",
             "DELETE FROM access_token WHERE person_id = ?",
             "DELETE FROM guardianship WHERE ? IN (student_id, guardian_id)");
 

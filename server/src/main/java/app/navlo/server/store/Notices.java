@@ -88,7 +88,7 @@ public class Notices {
     public List<Reader> readers() {
         return db.sql("""
                 SELECT c.*, p.name, p.email, p.zone FROM notice_choice c JOIN person p ON p.id = c.person_id
-                WHERE p.disabled_at IS NULL AND (c.losses OR c.asked OR c.scores OR c.week_day IS NOT NULL) ORDER BY c.person_id
+                WHERE p.disabled_at IS NULL AND p.kept_by IS NULL AND (c.losses OR c.asked OR c.scores OR c.week_day IS NOT NULL) ORDER BY c.person_id
                 """)
                 .query((row, n) -> new Reader(
                         row.getLong("person_id"),

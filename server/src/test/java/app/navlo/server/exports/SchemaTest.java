@@ -33,6 +33,8 @@ public class SchemaTest {
             "notice_choice",
             "notice_told",
             "notice_mail",
+            "guardian_request",
+            "hand_over",
             "onlooker_note",
             "onlooker_group",
             "password_reset",
