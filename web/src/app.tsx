@@ -13,6 +13,7 @@ import { Empty, Failed, Loading } from './ui/states';
 import { Reset } from './views/signin/forgotten';
 import { Join } from './views/signin/join';
 import { SignIn } from './views/signin/sign-in';
+import { TakeOver } from './views/signin/take-over';
 import { WorkView } from './views/work/work-view';
 
 function NotFetched() {
@@ -157,7 +158,8 @@ function Alone({ student }: { student: number }) {
 function NoStudent() {
   return (
     <Empty title="No student has accepted you yet">
-      When a student does, their work is shown here. You can read it then, and never change it.
+      When a student does, their work is shown here. You can read it then, and never change it. Under your
+      name, “Whose work you see”, you can ask one, or make an account for a young child.
     </Empty>
   );
 }
@@ -184,6 +186,8 @@ function Door() {
   if (!session.data) return <Loading />;
   const reset = window.location.pathname.match(/^\/reset\/([\w-]+)$/)?.[1];
   if (reset) return <Reset secret={reset} />;
+  const handed = window.location.pathname.match(/^\/take-over\/([\w-]+)$/)?.[1];
+  if (handed) return <TakeOver secret={handed} />;
   const invited = window.location.pathname.match(/^\/join\/([\w-]+)$/)?.[1];
   if (invited) return <Join secret={invited} session={session.data} />;
   return session.data.person ? <Signed session={session.data} /> : <SignIn session={session.data} />;

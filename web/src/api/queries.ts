@@ -33,6 +33,28 @@ export const guardiansQuery = (student: number) =>
     staleTime: 0,
   });
 
+/** Children whose accounts one keeps. */
+export const childrenQuery = queryOptions({
+  queryKey: ['children'],
+  queryFn: () => take(client.GET('/api/people/me/children')),
+  staleTime: 0,
+});
+
+/** Whose work one asked to see, without an answer so far. */
+export const requestsQuery = queryOptions({
+  queryKey: ['requests'],
+  queryFn: () => take(client.GET('/api/people/me/requests')),
+  staleTime: 0,
+});
+
+/** Whose account a link hands over. */
+export const handOverQuery = (secret: string) =>
+  queryOptions({
+    queryKey: ['hand-over', secret],
+    queryFn: () => take(client.GET('/api/hand-overs/{secret}', { params: { path: { secret } } })),
+    retry: false,
+  });
+
 /** People of their own who are invited by who administers this Navlo. */
 export const invitationsQuery = queryOptions({
   queryKey: ['invitations'],

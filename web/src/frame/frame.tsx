@@ -11,6 +11,7 @@ import { StageGlyphs } from '../ui/stage-glyph';
 import { Failed, Loading } from '../ui/states';
 import { AlarmBar } from './alarm-bar';
 import { AsItWasBar } from './as-it-was';
+import { AskedBar } from './asked-bar';
 import { DemoBar } from './demo-bar';
 import { LeavingBar } from './leaving';
 import { PaperHead } from './paper-head';
@@ -74,6 +75,7 @@ function Frame({ session }: { session: Session }) {
         <TopBar session={session} student={student} />
         {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
         <LeavingBar />
+        <AskedBar />
         <OfflineBar zone={value?.zone} />
         {value && (asof === null ? <AlarmBar /> : <AsItWasBar day={asof} />)}
         {value ? (

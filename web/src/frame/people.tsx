@@ -1,13 +1,15 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../api/client';
-import { guardiansQuery, queryClient } from '../api/queries';
+import { guardiansQuery, queryClient, sessionQuery } from '../api/queries';
 import { useNow } from '../lib/now';
 import { moment, near } from '../lib/time';
 import { Button, TextButton } from '../ui/button';
 import { Dialog } from '../ui/dialog';
 import { Failed, Loading } from '../ui/states';
 import { useWrite } from '../ui/use-write';
+import { Ask, Requests } from './asking';
+import { Children } from './children';
 import { OnceLink } from './once-link';
 
 type Person = NonNullable<Session['person']>;
@@ -29,13 +31,17 @@ function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
   const { person } = session;
   if (!person) return null;
   const others = session.students.filter((student) => student.id !== person.id);
+  // Whose work one sees may be otherwise; the page is made anew then, so not before the dialog is left.
+  const close = () => {
+    onClose();
+    void queryClient.invalidateQueries({ queryKey: sessionQuery.queryKey });
+  };
   return (
-    <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="People">
+    <Dialog open={open} onOpenChange={(next) => !next && close()} title="People">
       {open && person.role === 'STUDENT' && <MayRead person={person} />}
       {open && others.length > 0 && <Reads students={others} />}
-      {open && person.role !== 'STUDENT' && others.length === 0 && (
-        <p>No student lets you see their work yet. Ask them for an invitation; it is a link.</p>
-      )}
+      {open && person.role !== 'STUDENT' && <Ask person={person} />}
+      {open && person.role !== 'STUDENT' && <Children zone={person.zone} />}
     </Dialog>
   );
 }
@@ -80,6 +86,7 @@ function MayRead({ person }: { person: Person }) {
         A guardian reads your work, grades and messages, and can change nothing. Your own notes are never
         seen.
       </p>
+      <Requests student={person.id} requests={guardians.data.requests} zone={person.zone} />
       <ul>
         {guardians.data.guardians.map((one) => (
           <Guardian key={one.id} guardian={one} zone={person.zone} onEnd={() => void end(one.id)} />

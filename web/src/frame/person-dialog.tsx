@@ -24,7 +24,7 @@ function PersonDialog({ person, open, onClose }: PersonDialogProps) {
     <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="You, and how you read times">
       {open && <PersonForm person={person} onClose={onClose} />}
       {open && <AccessTokens zone={person.zone} />}
-      {open && <Leaving person={person} />}
+      {open && !person.kept && <Leaving person={person} />}
     </Dialog>
   );
 }
@@ -51,7 +51,8 @@ function PersonForm({ person, onClose }: Omit<PersonDialogProps, 'open'>) {
   const { form, field, submit, writing } = useFormWrite<Form>(
     { name: person.name, email: person.email, zone: person.zone, ...person.formats },
     async (values) => {
-      const now = await take(client.PUT('/api/people/me', { body: values }));
+      const email = person.kept ? null : values.email;
+      const now = await take(client.PUT('/api/people/me', { body: { ...values, email } }));
       applyFormats(now.formats);
       await queryClient.invalidateQueries({ queryKey: sessionQuery.queryKey });
       onClose();
@@ -61,14 +62,21 @@ function PersonForm({ person, onClose }: Omit<PersonDialogProps, 'open'>) {
   return (
     <form onSubmit={submit} className="flex flex-col gap-3.5">
       <TextField label="Name" required maxLength={120} autoComplete="name" {...field('name')} />
-      <TextField
-        label="Address, with which you sign in"
-        type="email"
-        required
-        maxLength={254}
-        autoComplete="email"
-        {...field('email')}
-      />
+      {person.kept ? (
+        <p className="text-[14px] text-ink-2">
+          You sign in as <b className="font-semibold text-ink">{person.email}</b>. Your guardian keeps your
+          account, and can hand it over to you.
+        </p>
+      ) : (
+        <TextField
+          label="Address, with which you sign in"
+          type="email"
+          required
+          maxLength={254}
+          autoComplete="email"
+          {...field('email')}
+        />
+      )}
       <TextField
         label="Time zone"
         required

@@ -217,7 +217,9 @@ function PersonMenu({ session }: { session: Session }) {
           <MenuItem onSelect={() => void navigate('/administration')}>This Navlo and its people</MenuItem>
         )}
         <MenuItem onSelect={() => setAsking('self')}>You, and how you read times</MenuItem>
-        <MenuItem onSelect={() => setAsking('notices')}>Reminders by mail</MenuItem>
+        {!session.person?.kept && (
+          <MenuItem onSelect={() => setAsking('notices')}>Reminders by mail</MenuItem>
+        )}
         <MenuItem onSelect={() => setAsking('sign-ins')}>Password and sign-ins</MenuItem>
         <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
       </Menu>

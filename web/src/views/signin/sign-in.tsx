@@ -67,7 +67,8 @@ function SignInForm({ session }: { session: Session }) {
       <form onSubmit={onSubmit} className="flex flex-col gap-4">
         <TextField
           label="E-mail address"
-          type="email"
+          hint="Or the name that your guardian gave you"
+          inputMode="email"
           autoComplete="username"
           required
           value={email}

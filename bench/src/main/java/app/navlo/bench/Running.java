@@ -48,10 +48,26 @@ final class Running implements AutoCloseable {
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
             if (line.contains("Navlo is ready")) {
                 double millis = (System.nanoTime() - began) / 1e6;
+                readOn(lines);
                 return new Running(process, Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1")), millis);
             }
         }
         throw new IOException("Navlo ended before it was ready");
+    }
+
+    /** What nobody reads fills the pipe, and then the server waits. */
+    private static void readOn(BufferedReader lines) {
+        Thread reader = new Thread(() -> {
+            try (lines) {
+                while (lines.readLine() != null) {
+                    // Nothing is done with it.
+                }
+            } catch (IOException ended) {
+                // The server was ended.
+            }
+        });
+        reader.setDaemon(true);
+        reader.start();
     }
 
     String address() {

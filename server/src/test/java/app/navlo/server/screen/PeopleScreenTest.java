@@ -169,6 +169,82 @@ public class PeopleScreenTest extends Screen {
         assertEquals(asta.evaluate("document.documentElement.scrollWidth"), PHONE);
     }
 
+    /** A guardian makes an account for a young child, who signs in by name and takes it over one day. */
+    @Test
+    public void aYoungChildSignsInByNameAndTakesTheAccountOver() {
+        Page frida = door(Look.DAY);
+        frida.navigate(newcomer("a guardian"));
+        tell(frida, "Frida", "eight tents by a lake");
+        button(frida, "Join").click();
+        assertThat(frida.getByText("No student has accepted you yet")).isVisible();
+        Locator dialog = menu(frida, "Whose work you see");
+        in(dialog, "Make an account for a child").click();
+        fill(frida, "The child’s name", "Liv");
+        fill(frida, "They sign in as", "liv holm");
+        fill(frida, "Their password", "green boots by the pond");
+        in(dialog, "Make it").click();
+        assertThat(dialog.getByText("Three to forty letters and digits")).isVisible();
+        fill(frida, "They sign in as", "liv.holm");
+        in(dialog, "Make it").click();
+        assertThat(dialog.getByText("signs in as liv.holm")).isVisible();
+        assertAccessible(frida);
+        in(dialog, "Hand it over: the account of Liv").click();
+        String link = dialog.getByTitle("The link to take it over").innerText();
+
+        Page liv = door(Look.IN_HAND);
+        fill(liv, "E-mail address", "liv.holm");
+        fill(liv, "Password", "green boots by the pond");
+        button(liv, "Sign in").click();
+        assertThat(liv.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
+                .isVisible();
+        assertThat(menu(liv, "You, and how you read times").getByText("You sign in as liv.holm."))
+                .isVisible();
+
+        liv.navigate(link);
+        assertThat(liv.getByRole(AriaRole.HEADING)).hasText("Liv, it is yours now");
+        assertAccessibleByDayAndNight(liv);
+        fill(liv, "E-mail address", "liv@holm.example");
+        fill(liv, "Password", "nine green boots by a pond");
+        button(liv, "Take it over").click();
+        assertThat(button(liv, "Sign in")).isVisible();
+        fill(liv, "E-mail address", "liv@holm.example");
+        fill(liv, "Password", "nine green boots by a pond");
+        button(liv, "Sign in").click();
+        assertThat(menu(liv, "Who may see your work").getByText("frida@holm.example"))
+                .isVisible();
+        frida.reload();
+        assertThat(frida.locator("header")).containsText("Navlo");
+    }
+
+    @Test
+    public void aGuardianAsksAndTheStudentAnswersFromAnyPage() {
+        Page gro = door(Look.DAY);
+        gro.navigate(newcomer("a guardian"));
+        tell(gro, "Gro", "ten snails on a wall");
+        button(gro, "Join").click();
+        Locator hers = menu(gro, "Whose work you see");
+        fill(gro, "Their address, with which they sign in", "asta@holm.example");
+        in(hers, "Ask").click();
+        assertThat(hers.getByText("You asked asta@holm.example; no answer yet."))
+                .isVisible();
+
+        asta.navigate(address("/s/1/work"));
+        assertThat(asta.getByText("A guardian asks")).isVisible();
+        button(asta, "Answer").click();
+        assertAccessible(asta);
+        in(dialog(asta), "Let them: Gro sees your work").click();
+        assertThat(dialog(asta).getByText("Gro asks to see your work")).hasCount(0);
+        asta.keyboard().press("Escape");
+        assertThat(asta.getByText("A guardian asks")).hasCount(0);
+        gro.navigate(address("/"));
+        assertThat(gro.locator("header")).containsText("Asta");
+        Locator people = menu(asta, "Who may see your work");
+        in(people, "End that Gro sees your work").click();
+        in(people, "End it").click();
+        assertThat(people.getByText("Gro", new Locator.GetByTextOptions().setExact(true)))
+                .hasCount(0);
+    }
+
     /** Everything is deleted in a week, unless it is taken back: from the dialog, and from the line on every page. */
     @Test
     public void whoLeavesTypesTheWordAndCanStay() {
