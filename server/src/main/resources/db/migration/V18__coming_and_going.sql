@@ -42,3 +42,9 @@ CREATE TABLE guardian_request (
     UNIQUE (guardian_id, email_key)
 );
 CREATE INDEX guardian_request_to ON guardian_request (email_key);
+
+-- Since when each kind is wanted: what arose before isn't told, and changing another choice moves nothing.
+ALTER TABLE notice_choice ALTER COLUMN chosen_at RENAME TO asked_since;
+ALTER TABLE notice_choice ADD COLUMN scores_since TIMESTAMP(9) WITH TIME ZONE;
+UPDATE notice_choice SET scores_since = asked_since;
+ALTER TABLE notice_choice ALTER COLUMN scores_since SET NOT NULL;

@@ -173,4 +173,25 @@ public class NoticeTest extends DemoServer {
                         HttpResponse.BodyHandlers.ofString())
                 .statusCode();
     }
+
+    /** Saving another choice lets nothing be forgotten that waits for the end of the quiet hours. */
+    @Test(dependsOnMethods = "aDayOfWords")
+    public void whatIsWantedIsWantedSinceItWasFirst() {
+        TestClient anders = anders();
+        anders.send("PUT", MINE, wish(false, null, "22:00", "07:00"));
+        Instant since = notices.choice(ANDERS).orElseThrow().askedSince();
+        advance(30);
+        anders.send("PUT", MINE, wish(true, "SUNDAY", "21:00", "08:00"));
+        assertEquals(notices.choice(ANDERS).orElseThrow().askedSince(), since);
+        advance(30);
+        anders.send("PUT", MINE, wish(true, null, "21:00", "08:00").replace("\"scores\":false", "\"scores\":true"));
+        Notices.Choice now = notices.choice(ANDERS).orElseThrow();
+        assertEquals(now.askedSince(), since);
+        assertTrue(now.scoresSince().isAfter(since), "scores are wanted newly");
+        anders.send("PUT", MINE, wish(true, null, "21:00", "08:00").replace("\"asked\":true", "\"asked\":false"));
+        anders.send("PUT", MINE, wish(true, null, "21:00", "08:00"));
+        assertTrue(
+                notices.choice(ANDERS).orElseThrow().askedSince().isAfter(since),
+                "switched off and on is newly wanted");
+    }
 }

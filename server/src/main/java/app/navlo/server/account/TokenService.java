@@ -6,11 +6,8 @@ import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
-import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
-import org.springframework.security.crypto.keygen.StringKeyGenerator;
 import org.springframework.stereotype.Service;
 
 /** Makes, revokes and recognises access tokens. */
@@ -25,10 +22,10 @@ public class TokenService {
 
     private final AccessTokens tokens;
     private final ServerClock clock;
-    private final StringKeyGenerator secrets =
-            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
+    private final Secrets secrets;
 
-    TokenService(AccessTokens tokens, ServerClock clock) {
+    TokenService(AccessTokens tokens, ServerClock clock, Secrets secrets) {
+        this.secrets = secrets;
         this.tokens = tokens;
         this.clock = clock;
     }
@@ -45,7 +42,7 @@ public class TokenService {
         if (tokens.of(person.id()).size() >= MOST) {
             throw Refusal.conflict("There are " + MOST + " tokens already", "Revoke one that isn't needed.");
         }
-        String token = PREFIX + secrets.generateKey();
+        String token = PREFIX + secrets.next();
         return new Made(tokens.add(person.id(), name.strip(), scope, Sha256.of(token), clock.instant()), token);
     }
 

@@ -22,7 +22,7 @@ public class Letters {
         this.notices = notices;
         this.settings = settings;
         this.clock = clock;
-        this.address = address;
+        this.address = address.replaceFirst("/+$", "");
     }
 
     /** Whether a mail server is set up here. */

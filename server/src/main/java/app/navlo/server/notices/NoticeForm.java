@@ -23,7 +23,16 @@ public record NoticeForm(
         @Nullable DayOfWeek weekDay,
         LocalTime quietFrom,
         LocalTime quietUntil) {
-    Notices.Choice choice(Instant now) {
-        return new Notices.Choice(losses, asked, scores, weekDay, quietFrom, quietUntil, now);
+    /** @param before what was wanted until now; what is wanted newly is wanted from now on */
+    Notices.Choice choice(Notices.Choice before, Instant now) {
+        return new Notices.Choice(
+                losses,
+                asked,
+                scores,
+                weekDay,
+                quietFrom,
+                quietUntil,
+                before.asked() ? before.askedSince() : now,
+                before.scores() ? before.scoresSince() : now);
     }
 }

@@ -1,5 +1,6 @@
 package app.navlo.server.notices;
 
+import app.navlo.server.account.Secrets;
 import app.navlo.server.live.ClockMoved;
 import app.navlo.server.message.MailSettings;
 import app.navlo.server.ops.Pauses;
@@ -14,7 +15,6 @@ import jakarta.mail.internet.MimeMessage;
 import java.io.UnsupportedEncodingException;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.Date;
 import java.util.List;
 import org.slf4j.Logger;
@@ -25,7 +25,6 @@ import org.springframework.mail.MailException;
 import org.springframework.mail.javamail.JavaMailSender;
 import org.springframework.mail.javamail.MimeMessageHelper;
 import org.springframework.scheduling.annotation.Scheduled;
-import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
 import org.springframework.stereotype.Component;
 
 /** Looks every minute what somebody is to be told, and takes the mails to the mail server, again with growing pauses. */
@@ -41,8 +40,7 @@ class NoticeRounds {
 
     private final Workers readers = new Workers("notices", AT_ONCE);
     private final Workers mails = new Workers("notice mail", AT_ONCE);
-    private final Base64StringKeyGenerator secrets =
-            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
+    private final Secrets secrets;
     private final Notices notices;
     private final WordsToTell words;
     private final NoticeService service;
@@ -56,7 +54,9 @@ class NoticeRounds {
             NoticeService service,
             JavaMailSender sender,
             MailSettings settings,
-            ServerClock clock) {
+            ServerClock clock,
+            Secrets secrets) {
+        this.secrets = secrets;
         this.notices = notices;
         this.words = words;
         this.service = service;
@@ -100,7 +100,7 @@ class NoticeRounds {
 
     private void send(long id) {
         Instant now = clock.instant();
-        String secret = secrets.generateKey();
+        String secret = secrets.next();
         if (!notices.claim(id, now, now.plus(IN_HAND), Sha256.of(secret))) {
             return;
         }

@@ -28,16 +28,18 @@ class NoticeService {
     }
 
     /** Nothing is sent to who never chose. */
+    private static final Notices.Choice NONE = new Notices.Choice(
+            false,
+            false,
+            false,
+            null,
+            QuietHours.USUAL.from(),
+            QuietHours.USUAL.untilExclusive(),
+            Instant.EPOCH,
+            Instant.EPOCH);
+
     public NoticeChoiceView choice(Person person) {
-        Notices.Choice choice = notices.choice(person.id())
-                .orElse(new Notices.Choice(
-                        false,
-                        false,
-                        false,
-                        null,
-                        QuietHours.USUAL.from(),
-                        QuietHours.USUAL.untilExclusive(),
-                        Instant.EPOCH));
+        Notices.Choice choice = notices.choice(person.id()).orElse(NONE);
         return new NoticeChoiceView(
                 letters.canSend(),
                 person.email(),
@@ -50,7 +52,7 @@ class NoticeService {
     }
 
     public NoticeChoiceView choose(Person person, NoticeForm form) {
-        notices.choose(person.id(), form.choice(clock.instant()));
+        notices.choose(person.id(), form.choice(notices.choice(person.id()).orElse(NONE), clock.instant()));
         return choice(person);
     }
 

@@ -145,7 +145,7 @@ class WordsToTell {
                 for (Signal signal : entry.signals()) {
                     SignalKind.Group group = signal.kind().group();
                     boolean tells = group == SignalKind.Group.ASKED || group == SignalKind.Group.AGAINST;
-                    if (own && tells && signal.since().isAfter(choice.chosenAt())) {
+                    if (own && tells && signal.since().isAfter(choice.askedSince())) {
                         add(
                                 Word.Kind.ASKED,
                                 "signal " + signal.kind() + " " + signal.work() + " " + signal.since(),
@@ -158,7 +158,7 @@ class WordsToTell {
         private void scores() {
             for (Board.Entry entry : board.entries()) {
                 String id = Long.toString(entry.work().id());
-                NewThings.of(id, entry.facts(), null, choice.chosenAt(), board.now()).stream()
+                NewThings.of(id, entry.facts(), null, choice.scoresSince(), board.now()).stream()
                         .filter(thing -> thing.kind() == NewThing.Kind.SCORE)
                         .forEach(thing -> add(
                                 Word.Kind.SCORE, "thing " + thing.key(), titled(entry) + ": " + scored(entry, thing)));

@@ -1,6 +1,7 @@
 package app.navlo.server.people;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Secrets;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Invitations;
@@ -10,15 +11,12 @@ import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.List;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
-import org.springframework.security.crypto.keygen.StringKeyGenerator;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -34,10 +32,15 @@ class InvitationService {
     private final Guardianships guardianships;
     private final PersonService people;
     private final ServerClock clock;
-    private final StringKeyGenerator secrets =
-            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
+    private final Secrets secrets;
 
-    InvitationService(Invitations invitations, Guardianships guardianships, PersonService people, ServerClock clock) {
+    InvitationService(
+            Invitations invitations,
+            Guardianships guardianships,
+            PersonService people,
+            ServerClock clock,
+            Secrets secrets) {
+        this.secrets = secrets;
         this.invitations = invitations;
         this.guardianships = guardianships;
         this.people = people;
@@ -60,7 +63,7 @@ class InvitationService {
             throw Refusal.conflict(
                     MOST_OPEN + " of your invitations are still open", "Take back one that isn't needed.");
         }
-        String secret = secrets.generateKey();
+        String secret = secrets.next();
         Instant ends = now.plus(STANDS);
         long id =
                 invitations.add(new Invitations.NewInvitation(Sha256.of(secret), maker.id(), role, student, now, ends));

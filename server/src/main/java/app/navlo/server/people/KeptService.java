@@ -2,6 +2,7 @@ package app.navlo.server.people;
 
 import app.navlo.server.account.PasswordRules;
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Secrets;
 import app.navlo.server.account.SignedIn;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Guardianships;
@@ -12,15 +13,12 @@ import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.List;
 import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DuplicateKeyException;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
-import org.springframework.security.crypto.keygen.StringKeyGenerator;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -41,8 +39,7 @@ public class KeptService {
     private final PasswordRules rules;
     private final SignedIn signedIn;
     private final ServerClock clock;
-    private final StringKeyGenerator secrets =
-            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
+    private final Secrets secrets;
 
     KeptService(
             KeptAccounts kept,
@@ -52,7 +49,9 @@ public class KeptService {
             PasswordEncoder passwords,
             PasswordRules rules,
             SignedIn signedIn,
-            ServerClock clock) {
+            ServerClock clock,
+            Secrets secrets) {
+        this.secrets = secrets;
         this.kept = kept;
         this.persons = persons;
         this.people = people;
@@ -120,7 +119,7 @@ public class KeptService {
     Way handOver(Person keeper, long child) {
         child(keeper, child);
         Instant now = clock.instant();
-        String secret = secrets.generateKey();
+        String secret = secrets.next();
         kept.addHandOver(Sha256.of(secret), child, now, now.plus(HOLDS));
         LOG.info("person {} hands the account of {} over", keeper.id(), child);
         return new Way(secret, now.plus(HOLDS));

@@ -1,6 +1,7 @@
 package app.navlo.server.people;
 
 import app.navlo.server.account.PasswordRules;
+import app.navlo.server.account.Secrets;
 import app.navlo.server.account.SignedIn;
 import app.navlo.server.notices.Letters;
 import app.navlo.server.problem.Refusal;
@@ -11,14 +12,11 @@ import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Base64;
 import java.util.List;
 import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
-import org.springframework.security.crypto.keygen.Base64StringKeyGenerator;
-import org.springframework.security.crypto.keygen.StringKeyGenerator;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -39,8 +37,7 @@ public class ResetService {
     private final PasswordRules rules;
     private final SignedIn signedIn;
     private final ServerClock clock;
-    private final StringKeyGenerator secrets =
-            new Base64StringKeyGenerator(Base64.getUrlEncoder().withoutPadding());
+    private final Secrets secrets;
 
     ResetService(
             PasswordResets resets,
@@ -49,7 +46,9 @@ public class ResetService {
             PasswordEncoder passwords,
             PasswordRules rules,
             SignedIn signedIn,
-            ServerClock clock) {
+            ServerClock clock,
+            Secrets secrets) {
+        this.secrets = secrets;
         this.resets = resets;
         this.people = people;
         this.letters = letters;
@@ -76,7 +75,7 @@ public class ResetService {
                 .filter(person -> person.email().contains("@"))
                 .filter(person -> resets.madeSince(person.id(), now.minus(HOLDS)) < MOST_AN_HOUR)
                 .ifPresent(person -> {
-                    String secret = secrets.generateKey();
+                    String secret = secrets.next();
                     resets.add(Sha256.of(secret), person.id(), now, now.plus(HOLDS));
                     letters.send(person.id(), "Navlo: a new password", """
                             Somebody, perhaps you, asked for a new password for the sign-in with this address.
@@ -96,7 +95,7 @@ public class ResetService {
     /** A way to a new password, for who administers to hand to somebody. */
     public Way makeFor(long person) {
         Instant now = clock.instant();
-        String secret = secrets.generateKey();
+        String secret = secrets.next();
         Instant ends = now.plus(HANDED_OVER);
         resets.add(Sha256.of(secret), person, now, ends);
         return new Way(secret, ends);

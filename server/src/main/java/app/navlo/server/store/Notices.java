@@ -31,7 +31,8 @@ public class Notices {
      * @param weekDay on which the week ahead is told; null for none
      * @param quietFrom the beginning of the hours in which nothing comes; the same as the end for none
      * @param quietUntil excluded
-     * @param chosenAt what arose before isn't told
+     * @param askedSince what was asked before isn't told
+     * @param scoresSince scores from before aren't told
      */
     public record Choice(
             boolean losses,
@@ -40,7 +41,8 @@ public class Notices {
             @Nullable DayOfWeek weekDay,
             LocalTime quietFrom,
             LocalTime quietUntil,
-            Instant chosenAt) {}
+            Instant askedSince,
+            Instant scoresSince) {}
 
     /** A person who wants some words. */
     public record Reader(long person, String name, String email, String zone, Choice choice) {}
@@ -69,9 +71,10 @@ public class Notices {
 
     public void choose(long person, Choice choice) {
         db.sql("""
-                MERGE INTO notice_choice (person_id, losses, asked, scores, week_day, quiet_from, quiet_until, chosen_at)
+                MERGE INTO notice_choice (person_id, losses, asked, scores, week_day, quiet_from, quiet_until, asked_since,
+                    scores_since)
                 KEY (person_id)
-                VALUES (:person, :losses, :asked, :scores, :day, :from, :until, :at)
+                VALUES (:person, :losses, :asked, :scores, :day, :from, :until, :asked_since, :scores_since)
                 """)
                 .param("person", person)
                 .param("losses", choice.losses())
@@ -80,7 +83,8 @@ public class Notices {
                 .param("day", choice.weekDay() == null ? null : choice.weekDay().name())
                 .param("from", choice.quietFrom())
                 .param("until", choice.quietUntil())
-                .param("at", choice.chosenAt())
+                .param("asked_since", choice.askedSince())
+                .param("scores_since", choice.scoresSince())
                 .update();
     }
 
@@ -88,7 +92,8 @@ public class Notices {
     public List<Reader> readers() {
         return db.sql("""
                 SELECT c.*, p.name, p.email, p.zone FROM notice_choice c JOIN person p ON p.id = c.person_id
-                WHERE p.disabled_at IS NULL AND p.kept_by IS NULL AND (c.losses OR c.asked OR c.scores OR c.week_day IS NOT NULL) ORDER BY c.person_id
+                WHERE p.disabled_at IS NULL AND p.kept_by IS NULL
+                    AND (c.losses OR c.asked OR c.scores OR c.week_day IS NOT NULL) ORDER BY c.person_id
                 """)
                 .query((row, n) -> new Reader(
                         row.getLong("person_id"),
@@ -108,7 +113,8 @@ public class Notices {
                 day == null ? null : DayOfWeek.valueOf(day),
                 row.getObject("quiet_from", LocalTime.class),
                 row.getObject("quiet_until", LocalTime.class),
-                Rows.instant(row, "chosen_at"));
+                Rows.instant(row, "asked_since"),
+                Rows.instant(row, "scores_since"));
     }
 
     /** The keys of what a person was told of a student. */
