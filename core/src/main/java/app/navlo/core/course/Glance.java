@@ -86,7 +86,7 @@ public record Glance(
     private static @Nullable Instant changesAt(List<InCourse> known, Span span, Instant now) {
         return Stream.concat(
                         Stream.ofNullable(span.untilInclusive()), known.stream().flatMap(one -> one.edges(now)))
-                .filter(at -> at.isAfter(now))
+                .filter(at -> !at.isBefore(now))
                 .min(Comparator.naturalOrder())
                 .orElse(null);
     }
