@@ -40,7 +40,7 @@ final class Screen implements AutoCloseable {
         return page;
     }
 
-    /** Signed in at the door of one's own Navlo. */
+    /** Somebody who sees several students, signed in at the door of one's own Navlo. */
     Page signedIn(String address, String email, String password) {
         Page page = browser.newContext(new Browser.NewContextOptions().setViewportSize(1280, 800))
                 .newPage();
@@ -48,7 +48,7 @@ final class Screen implements AutoCloseable {
         page.getByLabel("E-mail address").fill(email);
         page.getByLabel("Password").fill(password);
         page.keyboard().press("Enter");
-        page.waitForSelector("h1, [role=grid]");
+        page.waitForURL("**/household");
         return page;
     }
 
