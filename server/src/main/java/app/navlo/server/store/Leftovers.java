@@ -45,9 +45,8 @@ public class Leftovers {
     public Map<String, Integer> sweep(Instant now) {
         Map<String, Integer> gone = new LinkedHashMap<>();
         RULES.forEach((table, rule) -> {
-            int rows = db.sql(rule.sql())
-                    .param("before", now.minus(rule.after()))
-                    .update();
+            int rows =
+                    db.sql(rule.sql()).param("before", now.minus(rule.after())).update();
             if (rows > 0) {
                 gone.put(table, rows);
             }

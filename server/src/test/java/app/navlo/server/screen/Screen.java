@@ -221,6 +221,11 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         }
         Object found = page.evaluate("""
                 async () => {
+                  // What fades in or out has no colours yet to be judged.
+                  const ends = document.getAnimations()
+                    .filter((one) => Number.isFinite(one.effect?.getComputedTiming().endTime))
+                    .map((one) => one.finished.catch(() => {}));
+                  await Promise.race([Promise.all(ends), new Promise((done) => setTimeout(done, 3000))]);
                   const { violations } = await axe.run(document, %s);
                   return violations.map((v) => v.id + ': ' + v.help + ' ' +
                     v.nodes.slice(0, 3).map((n) => n.target.join(' ') + ' ' + (n.any[0]?.message ?? '')).join(' | ')).join('\\n');

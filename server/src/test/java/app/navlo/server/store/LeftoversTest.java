@@ -68,14 +68,10 @@ public class LeftoversTest extends AbstractTestNGSpringContextTests {
                 200,
                 "INSERT INTO notice_told (person_id, student_id, told_key, told_at) VALUES (:person, :person, :key, :at)"
             },
-            {
-                "notice_mail",
-                400,
-                """
+            {"notice_mail", 400, """
                 INSERT INTO notice_mail (person_id, made_at, subject, body, stoppable, tries)
                 SELECT :person, :at, 'Navlo', :key, TRUE, 1
-                """
-            },
+                """},
         };
     }
 
