@@ -214,7 +214,7 @@ public class HandInScreenTest extends Screen {
     @Test
     public void aGuardianSeesAndCannotHandIn() {
         Page page = tobias();
-        assertThat(page.locator("header")).containsText("Mira Solheim · you read only");
+        assertThat(page.getByRole(AriaRole.BANNER)).containsText("Mira Solheim · you read only");
         Locator pane = open(page, "Contours from a grid");
         assertThat(pane).containsText("an extension was asked for");
         pane = open(page, "Plant list for shade");

@@ -106,7 +106,7 @@ public class MentorScreenTest extends Screen {
         assertThat(page.getByRole(AriaRole.MENUITEMRADIO)).hasCount(25);
         page.getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName("Ylva Roed"))
                 .click();
-        assertThat(page.locator("header")).containsText("Ylva");
+        assertThat(page.getByRole(AriaRole.BANNER)).containsText("Ylva");
         assertThat(page).hasURL(Pattern.compile("/work"));
     }
 

@@ -89,7 +89,7 @@ public class PeopleScreenTest extends Screen {
         tell(bodil, "Bodil", "herons fish at dawn");
         button(bodil, "Join").click();
         assertThat(bodil).hasURL(Pattern.compile("/s/\\d+/next$"));
-        assertThat(bodil.locator("header")).containsText("Asta");
+        assertThat(bodil.getByRole(AriaRole.BANNER)).containsText("Asta");
 
         Page late = door(Look.DAY);
         late.navigate(link);
@@ -213,7 +213,7 @@ public class PeopleScreenTest extends Screen {
         assertThat(menu(liv, "Who may see your work").getByText("frida@holm.example"))
                 .isVisible();
         frida.reload();
-        assertThat(frida.locator("header")).containsText("Navlo");
+        assertThat(frida.getByRole(AriaRole.BANNER)).containsText("Navlo");
     }
 
     @Test
@@ -237,7 +237,7 @@ public class PeopleScreenTest extends Screen {
         asta.keyboard().press("Escape");
         assertThat(asta.getByText("A guardian asks")).hasCount(0);
         gro.navigate(address("/"));
-        assertThat(gro.locator("header")).containsText("Asta");
+        assertThat(gro.getByRole(AriaRole.BANNER)).containsText("Asta");
         Locator people = menu(asta, "Who may see your work");
         in(people, "End that Gro sees your work").click();
         in(people, "End it").click();
@@ -279,7 +279,7 @@ public class PeopleScreenTest extends Screen {
         gerd.navigate(invitation());
         tell(gerd, "Gerd", "seven wet umbrellas");
         button(gerd, "Join").click();
-        assertThat(gerd.locator("header")).containsText("Asta");
+        assertThat(gerd.getByRole(AriaRole.BANNER)).containsText("Asta");
 
         String account = newcomer("a student");
         Page erik = door(Look.DAY);
@@ -301,7 +301,7 @@ public class PeopleScreenTest extends Screen {
                         AriaRole.LINK,
                         new Page.GetByRoleOptions().setName("Erik").setExact(true))
                 .click();
-        assertThat(gerd.locator("header")).containsText("Erik");
+        assertThat(gerd.getByRole(AriaRole.BANNER)).containsText("Erik");
         gerd.getByRole(
                         AriaRole.LINK,
                         new Page.GetByRoleOptions().setName("Pace").setExact(true))
@@ -311,7 +311,7 @@ public class PeopleScreenTest extends Screen {
                 .click();
         gerd.getByRole(AriaRole.MENUITEMRADIO, new Page.GetByRoleOptions().setName("Asta"))
                 .click();
-        assertThat(gerd.locator("header")).containsText("Asta");
+        assertThat(gerd.getByRole(AriaRole.BANNER)).containsText("Asta");
         assertThat(gerd).hasURL(Pattern.compile("/pace$"));
         gerd.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("choose another student")))
                 .click();
@@ -332,7 +332,7 @@ public class PeopleScreenTest extends Screen {
 
         carl.navigate(invitation());
         button(carl, "Accept as Carl").click();
-        assertThat(carl.locator("header")).containsText("Asta");
+        assertThat(carl.getByRole(AriaRole.BANNER)).containsText("Asta");
         Locator sees = menu(carl, "Whose work you see");
         in(sees, "See the work of Asta no longer").click();
         assertThat(carl.getByText("No student has accepted you yet")).isVisible();

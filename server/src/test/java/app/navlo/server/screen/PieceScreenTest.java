@@ -83,7 +83,7 @@ public class PieceScreenTest extends Screen {
         press(pane(page), "Rubric").click();
         assertThat(rubric).isInViewport();
         assertEquals(page.evaluate("() => document.scrollingElement.scrollTop"), 0, "the frame stays where it is");
-        assertThat(page.locator("header").first()).isInViewport();
+        assertThat(page.getByRole(AriaRole.BANNER).first()).isInViewport();
         Locator spacing = rubric.getByRole(AriaRole.LISTITEM)
                 .filter(new Locator.FilterOptions().setHasText("Spacing and size"))
                 .first();
