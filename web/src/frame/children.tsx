@@ -42,7 +42,7 @@ function Children({ zone }: { zone: string }) {
 }
 
 function NewChild({ zone, onDone }: { zone: string; onDone: () => void }) {
-  const { field, submit, writing, faultOf } = useFormWrite(
+  const { field, submit, writing } = useFormWrite(
     { name: '', signsInAs: '', password: '' },
     async (typed) => {
       await take(client.POST('/api/people/me/children', { body: { ...typed, zone } }));
@@ -61,7 +61,6 @@ function NewChild({ zone, onDone }: { zone: string; onDone: () => void }) {
         maxLength={40}
         autoComplete="off"
         {...field('signsInAs')}
-        fault={faultOf('signsInAs') ?? faultOf('email')}
       />
       <TextField
         label="Their password"

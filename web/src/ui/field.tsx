@@ -96,4 +96,14 @@ function Check({ label, ...props }: CheckProps) {
   );
 }
 
-export { Check, Select, TextArea, TextField };
+/** What is wrong with a form as a whole; nothing where nothing is. */
+function WholeFault({ words }: { words: string | undefined }) {
+  if (!words) return null;
+  return (
+    <p role="alert" className="font-semibold text-loss">
+      {words}
+    </p>
+  );
+}
+
+export { Check, Select, TextArea, TextField, WholeFault };

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { client, take } from '../../api/client';
 import { Mark } from '../../frame/top-bar';
 import { Button, TextButton } from '../../ui/button';
-import { TextField } from '../../ui/field';
+import { TextField, WholeFault } from '../../ui/field';
 import { useFormWrite } from '../../ui/use-form-write';
 
 /** Asks for the way to a new password by mail. */
@@ -64,11 +64,7 @@ function Reset({ secret }: { secret: string }) {
             hint="At least 10 characters, in any script."
             {...field('password')}
           />
-          {faultOf('') && (
-            <p role="alert" className="font-semibold text-loss">
-              {faultOf('')}
-            </p>
-          )}
+          <WholeFault words={faultOf('')} />
           <Button look="main" type="submit" disabled={writing} className="h-10 text-[15px]">
             Set it
           </Button>

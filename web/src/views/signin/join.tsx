@@ -5,6 +5,7 @@ import { invitationQuery } from '../../api/queries';
 import { Mark } from '../../frame/top-bar';
 import { moment } from '../../lib/time';
 import { Button, TextButton } from '../../ui/button';
+import { WholeFault } from '../../ui/field';
 import { Failed, Loading } from '../../ui/states';
 import { useFormWrite } from '../../ui/use-form-write';
 import { useWrite } from '../../ui/use-write';
@@ -114,11 +115,7 @@ function BecomeNew({ secret }: { secret: string }) {
   return (
     <form onSubmit={submit} className="flex flex-col gap-4">
       <NewPersonFields fields={{ name: field('name'), email: field('email'), password: field('password') }} />
-      {faultOf('') && (
-        <p role="alert" className="font-semibold text-loss">
-          {faultOf('')}
-        </p>
-      )}
+      <WholeFault words={faultOf('')} />
       <Button look="main" type="submit" disabled={writing} className="h-10 text-[15px]">
         Join
       </Button>

@@ -4,7 +4,7 @@ import { queryClient, sessionQuery } from '../../api/queries';
 import { signIn } from '../../api/session';
 import { Mark } from '../../frame/top-bar';
 import { Button, TextButton } from '../../ui/button';
-import { TextField } from '../../ui/field';
+import { TextField, WholeFault } from '../../ui/field';
 import { useFormWrite } from '../../ui/use-form-write';
 import { Forgotten } from './forgotten';
 import { NewPersonFields } from './new-person';
@@ -169,11 +169,7 @@ function SignUpForm({ first }: { first: boolean }) {
             {...field('code')}
           />
         )}
-        {faultOf('') && (
-          <p role="alert" className="font-semibold text-loss">
-            {faultOf('')}
-          </p>
-        )}
+        <WholeFault words={faultOf('')} />
         <Button look="main" type="submit" disabled={writing} className="h-10 text-[15px]">
           Begin
         </Button>

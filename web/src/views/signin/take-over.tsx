@@ -3,7 +3,7 @@ import { client, take } from '../../api/client';
 import { handOverQuery } from '../../api/queries';
 import { Mark } from '../../frame/top-bar';
 import { Button } from '../../ui/button';
-import { TextField } from '../../ui/field';
+import { TextField, WholeFault } from '../../ui/field';
 import { Failed, Loading } from '../../ui/states';
 import { useFormWrite } from '../../ui/use-form-write';
 
@@ -55,11 +55,7 @@ function Taking({ secret, name }: { secret: string; name: string }) {
           hint="At least 10 characters, in any script. A few words that don’t belong together are good."
           {...field('password')}
         />
-        {faultOf('') && (
-          <p role="alert" className="font-semibold text-loss">
-            {faultOf('')}
-          </p>
-        )}
+        <WholeFault words={faultOf('')} />
         <Button look="main" type="submit" disabled={writing} className="h-10 text-[15px]">
           Take it over
         </Button>

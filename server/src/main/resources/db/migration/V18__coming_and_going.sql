@@ -44,7 +44,9 @@ CREATE TABLE guardian_request (
 CREATE INDEX guardian_request_to ON guardian_request (email_key);
 
 -- Since when each kind is wanted: what arose before isn't told, and changing another choice moves nothing.
-ALTER TABLE notice_choice ALTER COLUMN chosen_at RENAME TO asked_since;
+ALTER TABLE notice_choice ADD COLUMN asked_since TIMESTAMP(9) WITH TIME ZONE;
 ALTER TABLE notice_choice ADD COLUMN scores_since TIMESTAMP(9) WITH TIME ZONE;
-UPDATE notice_choice SET scores_since = asked_since;
+UPDATE notice_choice SET asked_since = chosen_at, scores_since = chosen_at;
+ALTER TABLE notice_choice ALTER COLUMN asked_since SET NOT NULL;
 ALTER TABLE notice_choice ALTER COLUMN scores_since SET NOT NULL;
+ALTER TABLE notice_choice DROP COLUMN chosen_at;

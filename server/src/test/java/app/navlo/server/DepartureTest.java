@@ -124,7 +124,7 @@ public class DepartureTest extends DemoServer {
                 agreements, "{\"words\":\"Read on Sunday\",\"who\":\"Anders Solheim\",\"due\":null,\"kept\":false}"));
         long tobiasId = tobias.get("/api/session").json().at("/person/id").asLong();
         ok(leave(tobias, "delete"));
-        clock(tobias, Duration.ofDays(8));
+        clock(anders(), Duration.ofDays(8));
         await().atMost(Duration.ofSeconds(20)).until(() -> rowsNaming(tobiasId).isEmpty());
         assertTrue(
                 anders().get("/api/students/" + ANDERS + "/meeting").body().contains("Read on Sunday"),
@@ -151,6 +151,11 @@ public class DepartureTest extends DemoServer {
         assertTrue(refused.body().contains("somebody else an administrator"), refused.body());
         db.update("UPDATE person SET administrator = TRUE WHERE name = 'Nanna'");
         ok(leave(anders(), "delete"));
+        db.update(
+                "UPDATE person SET password_hash = (SELECT password_hash FROM person WHERE id = ?) WHERE name = 'Nanna'",
+                ANDERS);
+        TestClient nanna = TestClient.signedIn(port, "n@example.org", TestSettings.ANDERS_PASSWORD);
+        assertEquals(leave(nanna, "delete").status(), 409, "who leaves administers no longer");
         List<Long> due = db.queryForList("SELECT id FROM person WHERE leaves_at IS NOT NULL", Long.class);
         assertEquals(due, List.of(ANDERS));
     }

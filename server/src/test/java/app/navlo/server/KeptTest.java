@@ -58,7 +58,6 @@ public class KeptTest extends OwnServer {
             {child("Liv", "-liv", CHILDS_WORDS), "signsInAs"},
             {child("Liv", "liv", "liv"), "password"},
             {child("Liv", "liv", "password123"), "password"},
-            {child("Liv", "NILS.holm", CHILDS_WORDS), "email"},
         };
     }
 
@@ -67,6 +66,16 @@ public class KeptTest extends OwnServer {
         TestClient.Answer refused = birgit.post(CHILDREN, form);
         assertEquals(refused.status(), 422, refused.body());
         assertEquals(refused.json().at("/faults/0/field").asString(), field, refused.body());
+    }
+
+    @Test
+    public void aNameThatIsTakenIsNamed() {
+        TestClient sif = joined(invitation("GUARDIAN"), "Sif");
+        assertEquals(
+                sif.post(CHILDREN, child("Tove", "tove.holm", CHILDS_WORDS)).status(), 201);
+        TestClient.Answer refused = sif.post(CHILDREN, child("Tove", "TOVE.holm", CHILDS_WORDS));
+        assertEquals(refused.status(), 422, refused.body());
+        assertEquals(refused.json().at("/faults/0/field").asString(), "signsInAs", refused.body());
     }
 
     @Test
@@ -205,5 +214,33 @@ public class KeptTest extends OwnServer {
         }
         assertEquals(ask(gorm, "n10@example.org").status(), 409);
         assertEquals(ask(gorm, "no address").status(), 422);
+    }
+
+    /** Nobody would keep it in a week. */
+    @Test
+    public void whoLeavesMakesNoAccountForAChild() {
+        TestClient hedda = joined(invitation("GUARDIAN"), "Hedda");
+        assertEquals(
+                hedda.post("/api/people/me/departure", "{\"word\":\"delete\"}").status(), 200);
+        assertEquals(hedda.post(CHILDREN, child("Ulla", "ulla", CHILDS_WORDS)).status(), 409);
+        assertEquals(hedda.send("DELETE", "/api/people/me/departure", "").status(), 204);
+        assertEquals(hedda.post(CHILDREN, child("Ulla", "ulla", CHILDS_WORDS)).status(), 201);
+    }
+
+    @Test(dependsOnMethods = "theChildTakesItOver")
+    public void aRowIsCalledAsTheStudentIs() {
+        TestClient ida = joined(invitation("STUDENT"), "Ida");
+        long id = me(ida).get("id").asLong();
+        String secret = ida.post("/api/students/" + id + "/guardians/invitations", "")
+                .json()
+                .get("secret")
+                .asString();
+        birgit.post("/api/invitations/" + secret + "/acceptance", "");
+        assertTrue(birgit.get("/api/household").body().contains("\"name\":\"Ida\""));
+        ida.send(
+                "PUT",
+                "/api/people/me",
+                "{\"name\":\"Ida Maria\",\"email\":null,\"zone\":\"UTC\",\"hour12\":null,\"firstWeekday\":null,\"dateOrder\":null}");
+        assertTrue(birgit.get("/api/household").body().contains("\"name\":\"Ida Maria\""), "at once");
     }
 }

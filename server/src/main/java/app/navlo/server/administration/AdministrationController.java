@@ -1,7 +1,7 @@
 package app.navlo.server.administration;
 
 import app.navlo.server.account.Person;
-import app.navlo.server.people.ResetService;
+import app.navlo.server.people.SecretWay;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import org.springframework.http.HttpStatus;
@@ -57,7 +57,7 @@ class AdministrationController {
     /** A way to a new password for somebody, to be handed to them. Its secret is shown once and holds for a day. */
     @PostMapping("/people/{person}/password-resets")
     @ResponseStatus(HttpStatus.CREATED)
-    ResetService.Way help(@PathVariable("person") long id, @AuthenticationPrincipal Person me) {
+    SecretWay help(@PathVariable("person") long id, @AuthenticationPrincipal Person me) {
         return administration.help(me, id);
     }
 

@@ -8,6 +8,7 @@ import app.navlo.server.administration.AdministrationView.SpaceView;
 import app.navlo.server.administration.AdministrationView.TiedTo;
 import app.navlo.server.notices.Letters;
 import app.navlo.server.people.ResetService;
+import app.navlo.server.people.SecretWay;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Roll;
@@ -116,7 +117,7 @@ class AdministrationService {
                 disabled ? "disabled" : "can sign in");
     }
 
-    ResetService.Way help(Person me, long person) {
+    SecretWay help(Person me, long person) {
         check(person);
         LOG.info("person {} made a way to a new password for person {}", me.id(), person);
         return resets.makeFor(person);

@@ -86,6 +86,7 @@ class HouseholdService {
         List<HouseholdRow> all = students.stream()
                 .map(student -> rows.of(
                         new StudentRows.Key(
+                                student,
                                 Objects.requireNonNull(marks.get(student.id())),
                                 span,
                                 reader.id(),

@@ -1,6 +1,7 @@
 package app.navlo.server.household;
 
 import app.navlo.server.store.Changes;
+import app.navlo.server.store.People;
 import app.navlo.server.store.SeenMarks;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
@@ -28,10 +29,12 @@ class StudentRows {
             .build();
 
     /**
+     * @param student as they are called, which no change says
      * @param device with which somebody reads; null for none that says
      * @param zone in which the reader's days are
      */
     record Key(
+            People.Student student,
             Changes.Mark mark,
             Spanning span,
             long reader,

@@ -87,7 +87,7 @@ class KeptController {
     /** Makes the link by which a child takes their account over. Its secret is shown once and holds for seven days. */
     @PostMapping("/api/people/me/children/{child}/hand-over")
     @ResponseStatus(HttpStatus.CREATED)
-    KeptService.Way handOver(@PathVariable("child") long id, @AuthenticationPrincipal Person person) {
+    SecretWay handOver(@PathVariable("child") long id, @AuthenticationPrincipal Person person) {
         return kept.handOver(person, id);
     }
 

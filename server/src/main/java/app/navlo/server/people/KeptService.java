@@ -5,6 +5,7 @@ import app.navlo.server.account.Person;
 import app.navlo.server.account.Secrets;
 import app.navlo.server.account.SignedIn;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Departures;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.KeptAccounts;
 import app.navlo.server.store.People;
@@ -32,6 +33,7 @@ public class KeptService {
     private static final Duration HOLDS = Duration.ofDays(7);
 
     private final KeptAccounts kept;
+    private final Departures departures;
     private final PersonService persons;
     private final People people;
     private final Guardianships guardianships;
@@ -43,6 +45,7 @@ public class KeptService {
 
     KeptService(
             KeptAccounts kept,
+            Departures departures,
             PersonService persons,
             People people,
             Guardianships guardianships,
@@ -53,6 +56,7 @@ public class KeptService {
             Secrets secrets) {
         this.secrets = secrets;
         this.kept = kept;
+        this.departures = departures;
         this.persons = persons;
         this.people = people;
         this.guardianships = guardianships;
@@ -92,10 +96,19 @@ public class KeptService {
         return kept.of(keeper.id());
     }
 
-    /** @throws Refusal naming what doesn't fit */
+    /**
+     * @param child with the name that they sign in with in place of an address
+     * @throws Refusal naming what doesn't fit, or of who leaves
+     */
     long add(Person keeper, PersonService.NewPerson child) {
         if (kept.of(keeper.id()).size() >= MOST) {
             throw Refusal.conflict("You keep " + MOST + " accounts already", "Hand one over first.");
+        }
+        if (departures.of(keeper.id()).isPresent()) {
+            throw Refusal.conflict("You leave", "Stay first; a child's account needs somebody who keeps it.");
+        }
+        if (people.knows(child.email())) {
+            throw Refusal.invalid("signsInAs", "Somebody signs in with this name already. Choose another.");
         }
         Person person = persons.add(child, Role.STUDENT);
         kept.keep(person.id(), keeper.id());
@@ -113,16 +126,14 @@ public class KeptService {
         LOG.info("person {} set the password of {}", keeper.id(), child);
     }
 
-    /** @param secret of the link by which the child takes the account over; it is never shown again */
-    record Way(String secret, Instant endsAt) {}
-
-    Way handOver(Person keeper, long child) {
+    /** The link by which the child takes the account over. */
+    SecretWay handOver(Person keeper, long child) {
         child(keeper, child);
         Instant now = clock.instant();
         String secret = secrets.next();
         kept.addHandOver(Sha256.of(secret), child, now, now.plus(HOLDS));
         LOG.info("person {} hands the account of {} over", keeper.id(), child);
-        return new Way(secret, now.plus(HOLDS));
+        return new SecretWay(secret, now.plus(HOLDS));
     }
 
     /** @throws Refusal if it doesn't hold any more */

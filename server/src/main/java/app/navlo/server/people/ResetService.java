@@ -89,16 +89,13 @@ public class ResetService {
                 });
     }
 
-    /** @param secret of the way to a new password; it is never shown again */
-    public record Way(String secret, Instant endsAt) {}
-
     /** A way to a new password, for who administers to hand to somebody. */
-    public Way makeFor(long person) {
+    public SecretWay makeFor(long person) {
         Instant now = clock.instant();
         String secret = secrets.next();
         Instant ends = now.plus(HANDED_OVER);
         resets.add(Sha256.of(secret), person, now, ends);
-        return new Way(secret, ends);
+        return new SecretWay(secret, ends);
     }
 
     /** @throws Refusal if it doesn't hold any more, or the password isn't one */

@@ -41,12 +41,13 @@ public class Instance {
                 > 0;
     }
 
-    /** Whether there would be people here and none who administers without this one. */
+    /** Whether there would be people here and none who administers and stays without this one. */
     public boolean needs(long person) {
         return administers(person)
                 && db.sql("""
                         SELECT (SELECT COUNT(*) FROM person WHERE id <> :person) > 0
-                            AND (SELECT COUNT(*) FROM person WHERE id <> :person AND administrator AND disabled_at IS NULL) = 0
+                            AND (SELECT COUNT(*) FROM person WHERE id <> :person AND administrator AND disabled_at IS NULL
+                                AND leaves_at IS NULL) = 0
                         """).param("person", person).query(Boolean.class).single();
     }
 }

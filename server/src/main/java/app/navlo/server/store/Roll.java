@@ -55,7 +55,7 @@ public class Roll {
                 SELECT p.id, p.name, p.email, p.role, p.administrator, p.created_at, p.disabled_at, p.leaves_at,
                     COALESCE(b.bytes, 0) AS bytes
                 FROM person p LEFT JOIN (%s) b ON b.student_id = p.id
-                WHERE LOCATE(:sought, LOWER(p.name)) > 0 OR LOCATE(:sought, p.email_key) > 0
+                WHERE POSITION(:sought IN LOWER(p.name)) > 0 OR POSITION(:sought IN p.email_key) > 0
                 ORDER BY LOWER(p.name), p.id LIMIT :most
                 """.formatted(BYTES))
                 .param("sought", sought.toLowerCase(Locale.ROOT))

@@ -6,9 +6,12 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
 
 /** Takes the pictures of docs/screenshots from the demo: {@code ./navlo shots}. Not one of the tests. */
+@TestPropertySource(properties = "navlo.demo.cohort=true")
 public class Screenshots extends Screen {
     private static final Path FOLDER = Path.of("../docs/screenshots");
 
@@ -71,7 +74,7 @@ public class Screenshots extends Screen {
     }
 
     @Test
-    public void returnedWorkAndItsMarks() {
+    public void returnedWork() {
         Page page = mira();
         open(page, "Planting plan, sheet 1");
         pane(page)
@@ -79,10 +82,16 @@ public class Screenshots extends Screen {
                 .getByText("Rubric", new Locator.GetByTextOptions().setExact(true))
                 .click();
         shoot(page, "piece-returned");
-        page.getByText("See them on the page").click();
-        page.waitForFunction("() => document.querySelector('canvas')?.width > 400");
-        page.waitForTimeout(1_000);
-        shoot(page, "marks");
+    }
+
+    @Test
+    public void students() {
+        Page page = door(Look.DAY);
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Runa Falk")))
+                .click();
+        assertThat(page.locator("[data-student]")).hasCount(24);
+        page.mouse().move(0, 0);
+        shoot(page, "students");
     }
 
     @Test
