@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
+import app.navlo.server.store.Sight;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -61,8 +62,24 @@ public class AccessMatrixTest extends DemoServer {
     private static final List<String> STUDENTS_ALONE = List.of(
             "/api/students/{student}/guardians", "/api/students/{student}/notes", "/api/students/{student}/archive");
 
-    /** What whoever may read writes too. */
-    private static final String AGREED = "/api/students/{student}/agreements";
+    /** What whoever may read writes too, in their own name. */
+    private static boolean isReaders(String path) {
+        return path.startsWith("/api/students/{student}/agreements") || path.endsWith("/messages");
+    }
+
+    /** What a guardian who sees work and grades alone is refused too. */
+    private static final List<String> WORDS_AND_MESSAGES = List.of(
+            "/api/students/{student}/feedback",
+            "/api/students/{student}/files",
+            "/api/students/{student}/messages",
+            "/api/students/{student}/works/{work}/attachments",
+            "/api/students/{student}/works/{work}/comments",
+            "/api/students/{student}/works/{work}/draft",
+            "/api/students/{student}/works/{work}/hand-ins",
+            "/api/students/{student}/works/{work}/message",
+            "/api/students/{student}/works/{work}/messages",
+            "/api/students/{student}/courses/{course}/message",
+            "/api/students/{student}/courses/{course}/messages");
 
     private final Map<String, TestClient> signedIn = new java.util.LinkedHashMap<>();
     private long otherStudent;
@@ -72,7 +89,7 @@ public class AccessMatrixTest extends DemoServer {
     public void peopleOfEveryKind() {
         otherStudent = add("other-student@solheim.example", Role.STUDENT);
         long otherGuardian = add("other-guardian@solheim.example", Role.GUARDIAN);
-        guardianships.accept(otherStudent, otherGuardian, Instant.now());
+        guardianships.accept(otherStudent, otherGuardian, Sight.ALL, Instant.now());
         long administrator = add("administrator@solheim.example", Role.GUARDIAN);
         db.sql("UPDATE person SET administrator = TRUE WHERE id = :id")
                 .param("id", administrator)
@@ -80,13 +97,15 @@ public class AccessMatrixTest extends DemoServer {
         signedIn.put("administrator", TestClient.signedIn(port, "administrator@solheim.example", PASSWORD));
         keptChild = add("nils", Role.STUDENT);
         long keeper = add("keeper@solheim.example", Role.GUARDIAN);
-        guardianships.accept(keptChild, keeper, Instant.now());
+        guardianships.accept(keptChild, keeper, Sight.ALL, Instant.now());
         db.sql("UPDATE person SET kept_by = :keeper WHERE id = :id")
                 .param("keeper", keeper)
                 .param("id", keptChild)
                 .update();
         signedIn.put("kept child", TestClient.signedIn(port, "nils", PASSWORD));
         signedIn.put("keeper", TestClient.signedIn(port, "keeper@solheim.example", PASSWORD));
+        guardianships.accept(MIRA, add("narrow@solheim.example", Role.GUARDIAN), Sight.NARROWEST, Instant.now());
+        signedIn.put("narrow guardian", TestClient.signedIn(port, "narrow@solheim.example", PASSWORD));
         signedIn.put("student", mira());
         signedIn.put("guardian", tobias());
         signedIn.put("other student", TestClient.signedIn(port, "other-student@solheim.example", PASSWORD));
@@ -230,11 +249,29 @@ public class AccessMatrixTest extends DemoServer {
             if (endpoint.ofStudent()) {
                 int status = status(signedIn.get("guardian"), endpoint, MIRA);
                 boolean own = STUDENTS_ALONE.stream().anyMatch(endpoint.path()::startsWith);
-                boolean refused = own || (!endpoint.reads() && !endpoint.path().startsWith(AGREED));
+                boolean refused = own || (!endpoint.reads() && !isReaders(endpoint.path()));
                 assertEquals(status == FORBIDDEN, refused, status + " for " + endpoint);
                 assertTrue(status < BROKEN, status + " for " + endpoint);
             }
         }
+    }
+
+    @Test
+    public void aGuardianOfWorkAndGradesAloneReadsNoWordsAndNoMessages() {
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent()) {
+                boolean refused = WORDS_AND_MESSAGES.stream().anyMatch(part -> isUnder(endpoint.path(), part))
+                        || STUDENTS_ALONE.stream().anyMatch(endpoint.path()::startsWith)
+                        || (!endpoint.reads() && !isReaders(endpoint.path()));
+                int status = status(signedIn.get("narrow guardian"), endpoint, MIRA);
+                assertEquals(status == FORBIDDEN, refused, status + " for " + endpoint);
+                assertTrue(status < BROKEN, status + " for " + endpoint);
+            }
+        }
+    }
+
+    private static boolean isUnder(String path, String part) {
+        return path.equals(part) || path.startsWith(part + "/");
     }
 
     /** Who keeps a child's account reads like any guardian, and the child does all that is theirs. */
@@ -245,7 +282,7 @@ public class AccessMatrixTest extends DemoServer {
                 int own = status(signedIn.get("kept child"), endpoint, keptChild);
                 assertTrue(own != FORBIDDEN && own < BROKEN, own + " for " + endpoint);
                 boolean refused = STUDENTS_ALONE.stream().anyMatch(endpoint.path()::startsWith)
-                        || (!endpoint.reads() && !endpoint.path().startsWith(AGREED));
+                        || (!endpoint.reads() && !isReaders(endpoint.path()));
                 int read = status(signedIn.get("keeper"), endpoint, keptChild);
                 assertEquals(read == FORBIDDEN, refused, read + " for " + endpoint);
             }

@@ -33,13 +33,13 @@ public class MessageTest extends DemoServer {
         return new Object[][] {
             {"Details: two joints", "Listed as missing, handed in", "My receipt is attached"},
             {"Setting out an ellipse", "Flagged late, handed in on time", "(receipt "},
-            {"Survey report", "Shut, and I can't open it", "waits for “Botanical plate 4"},
+            {"Survey report", "Shut for good", "waits for “Botanical plate 4"},
             {"Soil lab 4", "An answer", "You wrote about “Soil lab 4"},
             {"Levelling: a closed loop", "Two dues", "in College gradebook. Which of them holds?"},
             {"Site section", "Sent back", "I need the section as a PDF"},
             {"Unit test 2", "Open it again", "scored 34 of 60, below the pass mark"},
             {"Colour notes", "Zero with a comment", "scored 0 of 20"},
-            {"Level traverse", "I'm late", "was due on"},
+            {"Level traverse", "Late", "was due on"},
             {"Soil essay, second", "An extension", "it would then be due on"},
             {"Evidence: mapping", "A question", "I have a question about “Evidence: mapping habitats”"},
         };
@@ -75,7 +75,14 @@ public class MessageTest extends DemoServer {
         JsonNode sent = mira.get(STUDENT + "/messages").json().get(0);
         assertEquals(sent.get("sending").asString(), "SENT");
         assertEquals(drafts(mira, "Worksheet 7").get("address").asString(), "halvor.tarn@thornmere.example");
-        assertEquals(tobias().get(STUDENT + "/messages").json().size(), 1, "a guardian reads it");
+        assertEquals(
+                tobias().get(STUDENT + "/messages")
+                        .json()
+                        .valueStream()
+                        .filter(message -> message.get("subject").asString().startsWith("Prøve"))
+                        .count(),
+                1,
+                "a guardian reads it");
     }
 
     /** The lines of the mail-box with these words, once the message is listed as sent. */
@@ -137,6 +144,78 @@ public class MessageTest extends DemoServer {
                 new TestClient.Part("files", "pit.exe", new byte[] {'M', 'Z', 0, 0}));
         assertEquals(program.status(), 422, program.body());
         assertEquals(program.json().at("/faults/0/field").asString(), "file");
+    }
+
+    /** In their own words and name: the school's box, which takes all for the student's, isn't told. */
+    @Test
+    public void aGuardianWritesInTheirOwnName() throws Exception {
+        TestClient tobias = tobias();
+        JsonNode work = work(tobias, "Details: two joints");
+        JsonNode draft = drafts(tobias, "Details: two joints").at("/drafts/0");
+        String body = draft.get("body").asString();
+        assertTrue(body.contains("I am a guardian of Mira Solheim. Mira Solheim handed in “Details"), body);
+        assertTrue(body.contains("The receipt is attached") && body.endsWith("Tobias Solheim"), body);
+        JsonNode before = board(mira()).get("signals");
+        TestClient.Answer sent = tobias.postForm(
+                path(work) + "/messages", message("runa.moe@thornmere.example", "Is it with you", "Did it come?"));
+        assertEquals(sent.status(), 201, sent.body());
+        String box = mira().get("/api/session").json().at("/demo/mailBox").asString();
+        assertEquals(await(mira(), box, "Is it with you").size(), 1);
+        JsonNode seen = mira().get(STUDENT + "/messages").json().get(0);
+        assertEquals(seen.get("from").asString(), "Tobias Solheim");
+        assertFalse(seen.get("own").asBoolean());
+        assertTrue(seen.get("school").isNull());
+        assertEquals(board(mira()).get("signals"), before, "what needs the student needs them still");
+    }
+
+    @DataProvider
+    public static Object[][] ofNoStudents() {
+        return new Object[][] {{"no student's voice", "I'll"}, {"no student's voice", "I handed"}, {"", " me "}};
+    }
+
+    @Test(dataProvider = "ofNoStudents")
+    public void noDraftOfAGuardianSpeaksAsTheStudent(String why, String words) {
+        TestClient tobias = tobias();
+        for (JsonNode work : board(tobias).get("works")) {
+            for (JsonNode draft : tobias.get(path(work) + "/message").json().get("drafts")) {
+                String body = draft.get("body").asString().replace("Could you tell me", "");
+                assertFalse(body.replace("or tell me what", "").contains(words), why + body);
+            }
+        }
+    }
+
+    @Test
+    public void aWholeCourseIsWrittenAbout() {
+        for (TestClient writer : List.of(mira(), tobias())) {
+            boolean own = writer.get("/api/session").json().at("/person/id").asLong() == MIRA;
+            long course = work(writer, "Colour notes").get("courseId").asLong();
+            String of = STUDENT + "/courses/" + course + "/message";
+            JsonNode drafts = writer.get(of).json();
+            JsonNode missing = drafts.at("/drafts/0");
+            assertEquals(missing.get("about").asString(), "What is missing");
+            board(writer).get("works").forEach(work -> {
+                boolean listed = missing.get("body")
+                        .asString()
+                        .contains("“" + work.get("title").asString() + "”");
+                boolean here = work.get("courseId").asLong() == course
+                        && work.get("missing").asBoolean();
+                assertEquals(listed, here, work.get("title").asString());
+            });
+            assertEquals(missing.get("body").asString().contains("I am a guardian"), !own);
+            TestClient.Answer sent =
+                    writer.postForm(of + "s", message("runa.moe@thornmere.example", "The course", "Words."));
+            assertEquals(sent.status(), 201, sent.body());
+            assertTrue(sent.json().get("work").isNull());
+            assertEquals(
+                    writer.postForm(STUDENT + "/courses/99999/messages", message("a@b.example", "The course", "Words."))
+                            .status(),
+                    404);
+            assertEquals(
+                    writer.postForm(of + "s", "{\"to\":\"a@b.example\",\"subject\":\"x\",\"body\":\"y\",\"receipt\":1}")
+                            .status(),
+                    422,
+                    "a course has no receipt");
+        }
     }
 
     @Test

@@ -37,7 +37,7 @@ public record FeedbackCount(int count, int unread, @Nullable String latestBy, bo
         boolean waits = own.isPresent()
                 && (theirs.isEmpty()
                         || (LATER.compare(own.get(), theirs.get()) > 0
-                                && own.get().text().contains("?")));
+                                && own.get().asks()));
         return new FeedbackCount(
                 words.size(),
                 unread(words),

@@ -27,9 +27,11 @@ public final class FeedbackStream {
     /**
      * @param fact which it was, by its order
      * @param text empty where a rubric was marked or answers were released without a word
+     * @param asks whether it is a question
      * @param unread by a teacher, and come since the student last looked
      */
-    public record Entry(long fact, Instant at, Actor by, String name, Place place, String text, boolean unread) {}
+    public record Entry(
+            long fact, Instant at, Actor by, String name, Place place, String text, boolean asks, boolean unread) {}
 
     /** One's own words are in it, and never unread. */
     public static List<Entry> of(Collection<Fact> facts, Instant now) {
@@ -86,6 +88,7 @@ public final class FeedbackStream {
         Instant came = stamp.learnt().isAfter(stamp.at()) ? stamp.learnt() : stamp.at();
         boolean unread = stamp.by() == Actor.TEACHER && came.isAfter(seen);
         Place place = Objects.requireNonNull(place(fact));
-        return new Entry(stamp.order(), stamp.at(), stamp.by(), stamp.name(), place, text(fact), unread);
+        boolean asks = fact instanceof Fact.Commented said && said.isQuestion();
+        return new Entry(stamp.order(), stamp.at(), stamp.by(), stamp.name(), place, text(fact), asks, unread);
     }
 }

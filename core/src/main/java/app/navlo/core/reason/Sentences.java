@@ -20,6 +20,8 @@ public final class Sentences {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("EEE d MMM", Locale.ENGLISH);
     private static final DateTimeFormatter MOMENT = DateTimeFormatter.ofPattern("EEE d MMM HH:mm", Locale.ENGLISH);
     private static final int SHOWN_DECIMALS = 2;
+    /** How a sentence would end whose last words nobody said. */
+    private static final String UNSAID = ": ";
 
     private Sentences() {}
 
@@ -35,7 +37,8 @@ public final class Sentences {
             }
             holes.appendReplacement(out, Matcher.quoteReplacement(word(input, zone)));
         }
-        return holes.appendTail(out).toString();
+        String sentence = holes.appendTail(out).toString();
+        return sentence.endsWith(UNSAID) ? sentence.substring(0, sentence.length() - UNSAID.length()) : sentence;
     }
 
     private static String word(Input input, ZoneId zone) {

@@ -157,7 +157,6 @@ public final class Signals {
         if (last.isEmpty() || !(last.get() instanceof Fact.Commented said)) {
             return;
         }
-        boolean asks = said.asks() || said.text().strip().endsWith("?");
         Instant at = said.stamp().at();
         boolean answered = wroteSince(at)
                 || last(fact -> fact.stamp().at().isAfter(at)
@@ -165,7 +164,7 @@ public final class Signals {
                         .isPresent();
         boolean otherwise = signals.stream()
                 .anyMatch(signal -> signal.kind().group() == SignalKind.Group.ASKED || SAID.contains(signal.kind()));
-        if (asks && !answered && !otherwise) {
+        if (said.isQuestion() && !answered && !otherwise) {
             Rational stake = finding.lift();
             add(Reason.of(SignalKind.QUESTION).with("by", said.stamp().name()), at, null, stake);
         }

@@ -19,6 +19,14 @@ public sealed interface Fact {
                 .toList();
     }
 
+    /** The same, for who isn't told what was said: every state that comes of it is as before. */
+    static Fact withoutWords(Fact fact) {
+        if (fact instanceof Commented said) {
+            return new Commented(said.stamp(), "", said.isPrivate(), said.inFile(), said.isQuestion());
+        }
+        return fact instanceof SentBack back ? new SentBack(back.stamp(), "", back.newDue()) : fact;
+    }
+
     /** An upload or a text was begun. */
     record DraftStarted(Stamp stamp) implements Fact {}
 
@@ -96,6 +104,14 @@ public sealed interface Fact {
     record Commented(Stamp stamp, String text, boolean isPrivate, boolean inFile, boolean asks) implements Fact {
         public Commented(Stamp stamp, String text, boolean isPrivate, boolean inFile) {
             this(stamp, text, isPrivate, inFile, false);
+        }
+
+        /** Whether it asks for something: a teacher's by how it ends, a student's wherever the question stands in it. */
+        public boolean isQuestion() {
+            return asks
+                    || (stamp.by() == Actor.STUDENT
+                            ? text.contains("?")
+                            : text.strip().endsWith("?"));
         }
     }
 

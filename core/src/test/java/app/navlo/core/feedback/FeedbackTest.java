@@ -74,6 +74,22 @@ public class FeedbackTest {
         assertFalse(waits(life().handedIn()));
     }
 
+    @Test
+    public void aQuestionStaysOneForWhoIsNotToldItsWords() {
+        for (FeedbackTest life : List.of(
+                life().said(Actor.TEACHER, "Well seen.").said(Actor.STUDENT, "May I add the roots? They are long."),
+                life().said(Actor.STUDENT, "Here.").said(Actor.TEACHER, "Where is the north? "),
+                life().said(Actor.STUDENT, "Here.").said(Actor.TEACHER, "North? I see it now."))) {
+            List<Fact> untold = life.facts.stream().map(Fact::withoutWords).toList();
+            assertEquals(FeedbackCount.of(untold, NOW), FeedbackCount.of(life.facts, NOW));
+            for (int i = 0; i < untold.size(); i++) {
+                Fact.Commented silent = (Fact.Commented) untold.get(i);
+                assertEquals(silent.text(), "");
+                assertEquals(silent.isQuestion(), ((Fact.Commented) life.facts.get(i)).isQuestion());
+            }
+        }
+    }
+
     private static boolean waits(FeedbackTest life) {
         return FeedbackCount.of(life.facts, NOW).waits();
     }

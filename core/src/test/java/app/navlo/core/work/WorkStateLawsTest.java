@@ -51,6 +51,22 @@ public class WorkStateLawsTest {
         });
     }
 
+    /** Who isn't told what was said sees the same state: only the sentence of a send-back is shorter. */
+    @Test
+    public void noStateHangsOnWhatWasSaid() {
+        holdsForAll(8, (item, facts, now, random) -> {
+            WorkState told = state(item, facts, now);
+            WorkState untold =
+                    state(item, facts.stream().map(Fact::withoutWords).toList(), now);
+            assertEquals(
+                    List.of(untold.stage(), untold.timing(), untold.move(), untold.missing(), untold.acceptance()),
+                    List.of(told.stage(), told.timing(), told.move(), told.missing(), told.acceptance()));
+            assertEquals(untold.redo(), told.redo());
+            String sentence = Sentences.write(untold.because().stage(), ZoneId.of("Europe/Copenhagen"));
+            assertFalse(sentence.contains("a page is missing") || sentence.endsWith(":"), sentence);
+        });
+    }
+
     @Test
     public void factsThatAreStillToComeAreNotKnown() {
         holdsForAll(2, (item, facts, now, random) -> {

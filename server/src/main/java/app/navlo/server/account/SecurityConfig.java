@@ -2,6 +2,7 @@ package app.navlo.server.account;
 
 import app.navlo.server.problem.Problems;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Sight;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Objects;
@@ -66,6 +67,21 @@ class SecurityConfig {
                         .access(access.own())
                         .requestMatchers("/api/students/{student}/agreements/**")
                         .access(access.readers())
+                        .requestMatchers(
+                                "/api/students/{student}/feedback/**",
+                                "/api/students/{student}/files/**",
+                                "/api/students/{student}/works/{work}/attachments/**",
+                                "/api/students/{student}/works/{work}/comments/**",
+                                "/api/students/{student}/works/{work}/draft/**",
+                                "/api/students/{student}/works/{work}/hand-ins/**")
+                        .access(access.who(Sight::words))
+                        .requestMatchers(
+                                "/api/students/{student}/messages/**",
+                                "/api/students/{student}/works/{work}/message",
+                                "/api/students/{student}/works/{work}/messages",
+                                "/api/students/{student}/courses/{course}/message",
+                                "/api/students/{student}/courses/{course}/messages")
+                        .access(access.readers(Sight::messages))
                         .requestMatchers("/api/students/{student}/**")
                         .access(access)
                         .requestMatchers("/api/news/{student}/**", "/api/household/{student}/own")
@@ -101,14 +117,16 @@ class SecurityConfig {
                                 PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.DELETE, SESSION))
                         .logoutSuccessHandler(
                                 (request, response, who) -> response.setStatus(HttpServletResponse.SC_NO_CONTENT)))
-                .exceptionHandling(errors -> errors.authenticationEntryPoint(
-                                (request, response, why) -> notSignedIn(response, problems))
-                        .accessDeniedHandler((request, response, why) -> problems.write(
-                                response,
-                                Refusal.forbidden(
-                                        "This isn't yours to see or change",
-                                        "A guardian can read and never change; only who administers this Navlo sees"
-                                                + " its people. Sign in as the one whose it is."))))
+                .exceptionHandling(
+                        errors -> errors.authenticationEntryPoint(
+                                        (request, response, why) -> notSignedIn(response, problems))
+                                .accessDeniedHandler(
+                                        (request, response, why) -> problems.write(
+                                                response,
+                                                Refusal.forbidden(
+                                                        "This isn't yours to see or change",
+                                                        "A guardian reads what the student shows them, and never changes it; only who"
+                                                                + " administers this Navlo sees its people. Sign in as the one whose it is."))))
                 .requestCache(cache -> cache.disable())
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))

@@ -2,9 +2,11 @@ package app.navlo.server.board;
 
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.time.Deadline;
+import app.navlo.server.account.Sights;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.RuleSheet;
 import app.navlo.server.store.Course;
+import app.navlo.server.store.Sight;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Duration;
@@ -26,19 +28,31 @@ import org.springframework.stereotype.Service;
 @ReadBoard
 public class Boards {
     private final StudentDataCache data;
+    private final Sights sights;
 
-    Boards(StudentDataCache data) {
+    Boards(StudentDataCache data, Sights sights) {
         this.data = data;
+        this.sights = sights;
+    }
+
+    /** With the words that who asks now is told. */
+    private StudentData of(long student) {
+        return data.of(student, sights.of(student).words());
     }
 
     /** Of what runs now. @param zone the student's own, for when no term or course says another */
     public Board read(long student, ZoneId zone, Instant now) {
-        return read(data.of(student), student, zone, now, false);
+        return read(of(student), student, zone, now, false);
+    }
+
+    /** The same for a reader who doesn't ask themselves. */
+    public Board read(long student, Sight reader, ZoneId zone, Instant now) {
+        return read(data.of(student, reader.words()), student, zone, now, false);
     }
 
     /** Of what was closed and is kept to look at: of one term, or the courses that were closed by themselves. */
     public Board closed(long student, ZoneId zone, Instant now) {
-        return read(data.of(student), student, zone, now, true);
+        return read(of(student), student, zone, now, true);
     }
 
     /**
@@ -47,14 +61,14 @@ public class Boards {
      * @throws Refusal if the day isn't past
      */
     public Board asItWas(long student, ZoneId zone, LocalDate day, Instant now) {
-        ZoneId days = zone(zone, data.of(student).courses(), data.of(student).terms());
+        ZoneId days = zone(zone, of(student).courses(), of(student).terms());
         Instant ends = Deadline.endOf(day, days).instant();
         if (!ends.isBefore(now)) {
             throw Refusal.invalid("asof", "Choose a day that is past.");
         }
         // Its last minute: the end itself is the next day already.
         Instant then = ends.minus(Duration.ofMinutes(1));
-        return read(data.asItWas(student, then), student, zone, then, false);
+        return read(data.asItWas(student, sights.of(student).words(), then), student, zone, then, false);
     }
 
     private static Board read(StudentData stored, long student, ZoneId zone, Instant now, boolean closed) {
@@ -85,7 +99,7 @@ public class Boards {
     /** In which the days of a student are counted, without anything being derived. @param own as in {@link #read} */
     @ReadBoard
     public ZoneId zone(long student, ZoneId own) {
-        StudentData stored = data.of(student);
+        StudentData stored = of(student);
         return zone(
                 own,
                 of(stored.courses(), course -> !course.isClosed(stored.terms())),
@@ -113,7 +127,7 @@ public class Boards {
      * @throws Refusal if the student has no such work
      */
     public List<Board.Entry> several(long student, List<Long> ids, Instant now) {
-        StudentData stored = data.of(student);
+        StudentData stored = of(student);
         Map<Long, CourseBook> books = new HashMap<>();
         List<Board.Entry> entries = new ArrayList<>();
         for (long id : ids) {
@@ -136,7 +150,7 @@ public class Boards {
      * @throws app.navlo.core.check.IllegalInput naming every field of the sheet that doesn't fit
      */
     public CourseBook course(long student, long course, @Nullable RuleSheet sheet, Instant now) {
-        StudentData stored = data.of(student);
+        StudentData stored = of(student);
         if (!stored.courses().containsKey(course)) {
             throw Refusal.notFound("course");
         }

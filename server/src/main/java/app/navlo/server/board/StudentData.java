@@ -13,6 +13,7 @@ import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.Work;
 import java.time.Instant;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -42,6 +43,27 @@ record StudentData(
         Map<Long, Aim> aims,
         Efforts efforts,
         Books books) {
+    /** The same, for who isn't told what was said: whatever is derived of it is as before. */
+    StudentData withoutWords() {
+        Map<Long, List<RecordedFact>> silent = new HashMap<>();
+        facts.forEach((work, all) ->
+                silent.put(work, all.stream().map(RecordedFact::withoutWords).toList()));
+        return new StudentData(
+                last,
+                courses,
+                terms,
+                works,
+                silent,
+                figures,
+                Map.of(),
+                records,
+                wrote,
+                time,
+                aims,
+                efforts,
+                new Books(courses, terms, works.values(), silent, figures, efforts));
+    }
+
     Board.Entry entry(CourseBook book, WorkAssessment finding) {
         Work work = works.get(Long.parseLong(finding.id()));
         Course course = courses.get(Objects.requireNonNull(work).definition().courseId());

@@ -35,6 +35,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 @Component
 class StudentDataCache {
     private static final int STUDENTS_KEPT = 200;
+    private static final Duration KEPT_FOR = Duration.ofMinutes(20);
 
     private final Changes changes;
     private final Courses courses;
@@ -49,7 +50,11 @@ class StudentDataCache {
     private final OutgoingMessages messages;
     private final Cache<Changes.Mark, StudentData> kept = Caffeine.newBuilder()
             .maximumSize(STUDENTS_KEPT)
-            .expireAfterAccess(Duration.ofMinutes(20))
+            .expireAfterAccess(KEPT_FOR)
+            .build();
+    private final Cache<Changes.Mark, StudentData> keptWithoutWords = Caffeine.newBuilder()
+            .maximumSize(STUDENTS_KEPT)
+            .expireAfterAccess(KEPT_FOR)
             .build();
 
     StudentDataCache(
@@ -77,13 +82,19 @@ class StudentDataCache {
         this.notes = notes;
     }
 
-    /** Within a transaction that writes nothing is kept: its change may be there before all of its rows are. */
-    StudentData of(long student) {
+    /**
+     * Within a transaction that writes nothing is kept: its change may be there before all of its rows are.
+     *
+     * @param words whether who asks is told what was said
+     */
+    StudentData of(long student, boolean words) {
         assert isOneState() : "a board is read within @ReadBoard, or within a transaction that writes";
         Changes.Mark mark = changes.mark(student);
-        return TransactionSynchronizationManager.isCurrentTransactionReadOnly()
-                ? kept.get(mark, this::read)
-                : read(mark);
+        if (!TransactionSynchronizationManager.isCurrentTransactionReadOnly()) {
+            return words ? read(mark) : read(mark).withoutWords();
+        }
+        StudentData all = kept.get(mark, this::read);
+        return words ? all : keptWithoutWords.get(mark, any -> all.withoutWords());
     }
 
     /** Whether all queries from here on see the same rows; who writes holds the lock of the student. */
@@ -94,9 +105,10 @@ class StudentDataCache {
     }
 
     /** What was known at an earlier instant: changes made since, and facts learnt since, are left out. */
-    StudentData asItWas(long student, Instant then) {
+    StudentData asItWas(long student, boolean words, Instant then) {
         Changes.Mark mark = changes.mark(student);
-        return read(mark, changes.notYet(student, then), then);
+        StudentData all = read(mark, changes.notYet(student, then), then);
+        return words ? all : all.withoutWords();
     }
 
     private StudentData read(Changes.Mark mark) {

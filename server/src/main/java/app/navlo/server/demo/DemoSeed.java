@@ -26,6 +26,7 @@ import app.navlo.server.store.Onlookers;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
 import app.navlo.server.store.SeenMarks;
+import app.navlo.server.store.Sight;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.Term;
@@ -162,7 +163,7 @@ class DemoSeed {
             String address = member.name().toLowerCase(Locale.ROOT).replace(' ', '.') + "@thornmere.example";
             long student = people.add(
                     new People.NewPerson(address, NO_PASSWORD, member.name(), Role.STUDENT, school.zone(), now));
-            guardianships.accept(student, mentor, now);
+            guardianships.accept(student, mentor, Sight.ALL, now);
             onlookers.groups(mentor, student, List.of(member.group()));
             Filled filled = begin(which, school, student, member.name(), now);
             long term = terms.add(student, filled.change(), term(school, times));
@@ -193,7 +194,8 @@ class DemoSeed {
         ZoneId zone = ZoneId.of(school.zone());
         school.people().forEach(person -> ids.put(person.email(), addPerson(person, zone, now)));
         long student = DemoDefinitions.id(ids, school.student());
-        school.guardians().forEach(guardian -> guardianships.accept(student, DemoDefinitions.id(ids, guardian), now));
+        school.guardians()
+                .forEach(guardian -> guardianships.accept(student, DemoDefinitions.id(ids, guardian), Sight.ALL, now));
         String name = school.people().stream()
                 .filter(person -> person.email().equals(school.student()))
                 .findFirst()

@@ -1,9 +1,11 @@
 package app.navlo.server.editing;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Sights;
 import app.navlo.server.change.Changed;
 import app.navlo.server.change.UndoService;
 import app.navlo.server.change.Writer;
+import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.workdetail.WorkForm;
 import jakarta.validation.Valid;
@@ -35,8 +37,10 @@ public class EditController {
     private final WorkEditor editor;
     private final UndoService undo;
     private final Changes changes;
+    private final Sights sights;
 
-    EditController(WorkEditor editor, UndoService undo, Changes changes) {
+    EditController(WorkEditor editor, UndoService undo, Changes changes, Sights sights) {
+        this.sights = sights;
         this.editor = editor;
         this.undo = undo;
         this.changes = changes;
@@ -100,7 +104,9 @@ public class EditController {
     @GetMapping("/changes")
     public List<ChangeView> changes(@PathVariable long student) {
         Set<Long> undone = changes.undone(student);
+        boolean messages = sights.of(student).messages();
         return changes.latest(student, LATEST).stream()
+                .filter(change -> messages || change.kind() != ChangeKind.MESSAGE)
                 .map(change -> new ChangeView(
                         change.id(),
                         change.at(),

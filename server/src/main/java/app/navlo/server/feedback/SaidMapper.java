@@ -17,6 +17,7 @@ import app.navlo.server.sheet.RubricSheet;
 import app.navlo.server.store.Feedback;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.StoredFile;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -50,6 +51,17 @@ public record SaidMapper(
                 feedback.answers(student, work),
                 feedback.files(student, work),
                 feedback.ticked(student, work, undone));
+    }
+
+    /** The points alone, for who isn't told what was said. */
+    public SaidMapper withoutWords() {
+        Map<Long, List<Feedback.RubricMark>> points = new HashMap<>();
+        rubricMarks.forEach((fact, marked) -> points.put(
+                fact,
+                marked.stream()
+                        .map(mark -> new Feedback.RubricMark(mark.place(), mark.points(), null))
+                        .toList()));
+        return new SaidMapper(Map.of(), points, Map.of(), Map.of(), Set.of());
     }
 
     /** Unread first, then newest first. */

@@ -18,7 +18,7 @@ import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Writing to a teacher about a piece of work. */
+/** Writing to a teacher about a piece of work or a course: the student, or a guardian who is shown messages, in their own name. */
 @RestController
 @RequestMapping("/api/students/{student}")
 public class MessageController {
@@ -32,7 +32,7 @@ public class MessageController {
     @GetMapping("/works/{work}/message")
     public DraftsView drafts(
             @PathVariable long student, @PathVariable long work, @AuthenticationPrincipal Person person) {
-        return service.drafts(student, work, person.name());
+        return service.drafts(student, work, person);
     }
 
     /** Sends a message to a teacher by mail, and to the school where a link takes it. */
@@ -46,11 +46,33 @@ public class MessageController {
             @Valid @ModelAttribute MessageForm form)
             throws IOException {
         try (Uploads files = Uploads.of(form.files())) {
-            return service.send(Writer.of(student, person, null, key), work, form, files.all());
+            return service.send(Writer.of(student, person, null, key), About.work(work), form, files.all());
         }
     }
 
-    /** The latest first. */
+    /** Letters to the teacher of a course that could be written now. */
+    @GetMapping("/courses/{course}/message")
+    public DraftsView draftsOfCourse(
+            @PathVariable long student, @PathVariable long course, @AuthenticationPrincipal Person person) {
+        return service.draftsOfCourse(student, course, person);
+    }
+
+    /** Sends a message about a whole course to its teacher by mail. */
+    @PostMapping(path = "/courses/{course}/messages", consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
+    @ResponseStatus(HttpStatus.CREATED)
+    public MessageView sendOfCourse(
+            @PathVariable long student,
+            @PathVariable long course,
+            @AuthenticationPrincipal Person person,
+            @RequestHeader("Idempotency-Key") String key,
+            @Valid @ModelAttribute MessageForm form)
+            throws IOException {
+        try (Uploads files = Uploads.of(form.files())) {
+            return service.send(Writer.of(student, person, null, key), About.course(course), form, files.all());
+        }
+    }
+
+    /** Those of the student and of their guardians, the latest first. */
     @GetMapping("/messages")
     public List<MessageView> all(@PathVariable long student) {
         return service.all(student);

@@ -43,12 +43,16 @@ public record MessageDraft(
      * @param signals of this work
      */
     static List<MessageDraft> of(
-            Board.Entry entry, List<Signal> signals, List<Material.OtherRecord> records, String writer) {
-        return new Writing(entry, writer).all(signals, records);
+            Board.Entry entry, List<Signal> signals, List<Material.OtherRecord> records, Voice voice) {
+        return new Writing(entry, voice).all(signals, records);
+    }
+
+    MessageDraft withoutReceipt() {
+        return new MessageDraft(about, answers, subject, body, null);
     }
 
     /** Everything that the sentences of one piece of work need. */
-    private record Writing(Board.Entry entry, String writer) {
+    private record Writing(Board.Entry entry, Voice voice) {
         private ZoneId zone() {
             return entry.course().details().zone();
         }
@@ -75,7 +79,13 @@ public record MessageDraft(
             addLate(drafts);
             addExtension(drafts);
             addSendBack(drafts);
-            drafts.add(draft("A question", null, "A question about ", "I have a question about " + title() + ": "));
+            drafts.add(draft(
+                    "A question",
+                    null,
+                    "A question about ",
+                    voice.own()
+                            ? "I have a question about " + title() + ": "
+                            : "My question is about " + title() + ": "));
             return drafts;
         }
 
@@ -87,17 +97,14 @@ public record MessageDraft(
                 String about, @Nullable SignalKind answers, String subject, String words, @Nullable Long receipt) {
             String teacher = Objects.requireNonNullElse(entry.course().details().teacher(), "teacher");
             return new MessageDraft(
-                    about,
-                    answers,
-                    subject + entry.work().definition().title(),
-                    "Dear " + teacher + ",\n\n" + words + "\n\n" + writer,
-                    receipt);
+                    about, answers, subject + entry.work().definition().title(), voice.letter(teacher, words), receipt);
         }
 
         private String handedIn() {
             WorkState state = entry.state();
             String receipt = entry.standingHandIn() == null ? "" : " (receipt " + entry.standingHandIn() + ")";
-            return "I handed in " + title() + " on " + moment(Objects.requireNonNull(state.handedInAt())) + receipt;
+            return voice.who() + " handed in " + title() + " on " + moment(Objects.requireNonNull(state.handedInAt()))
+                    + receipt;
         }
 
         private void addSignal(List<MessageDraft> drafts, Signal signal) {
@@ -107,7 +114,7 @@ public record MessageDraft(
                             "Flagged late, handed in on time",
                             signal.kind(),
                             "Flagged late, and handed in on time: ",
-                            handedIn() + due() + ". It is flagged as late. My receipt is attached. Could you take"
+                            handedIn() + due() + ". It is flagged as late. " + voice.receipt() + ". Could you take"
                                     + " the flag off, or tell me what I overlook?",
                             entry.standingHandIn()));
                 case FLAGGED_MISSING ->
@@ -115,7 +122,7 @@ public record MessageDraft(
                             "Listed as missing, handed in",
                             signal.kind(),
                             "Listed as missing, and handed in: ",
-                            handedIn() + due() + ". It is listed as missing. My receipt is attached. Could you see"
+                            handedIn() + due() + ". It is listed as missing. " + voice.receipt() + ". Could you see"
                                     + " whether it reached you?",
                             entry.standingHandIn()));
                 case REOPENING_OFFERED ->
@@ -126,15 +133,17 @@ public record MessageDraft(
                             scored() + ", below the pass mark. Would you open it again for me?"));
                 case SHUT_FOR_GOOD ->
                     drafts.add(draft(
-                            "Shut, and I can't open it",
+                            "Shut for good",
                             signal.kind(),
-                            "I can't get to ",
-                            title() + " waits for " + waitedFor(signal) + ", which is closed for me. Would you open"
-                                    + " that again, or let me hand in " + title() + " without it?"));
+                            voice.who() + " can't get to ",
+                            title() + " waits for " + waitedFor(signal) + ", which is closed for " + voice.whom()
+                                    + ". Would you open" + " that again, or let " + voice.whom() + " hand in " + title()
+                                    + " without it?"));
                 case ZERO_WITHOUT_FEEDBACK ->
-                    drafts.add(draft("Zero with a comment", signal.kind(), "Scored zero: ", scored() + SEE_ME));
+                    drafts.add(draft("Zero with a comment", signal.kind(), "Scored zero: ", scored() + help()));
                 case QUESTION ->
                     lastPrivate()
+                            .filter(said -> voice.own())
                             .ifPresent(said -> drafts.add(draft(
                                     "An answer",
                                     signal.kind(),
@@ -177,7 +186,8 @@ public record MessageDraft(
                                         SignalKind.RECORDS_DIFFER,
                                         "Handed in, and listed as missing: ",
                                         handedIn() + ". " + record.toldBy()
-                                                + " lists it as missing. My receipt is attached. Could you see whether it"
+                                                + " lists it as missing. " + voice.receipt()
+                                                + ". Could you see whether it"
                                                 + " reached you?",
                                         entry.standingHandIn());
                             case SCORES_DIFFER ->
@@ -228,7 +238,7 @@ public record MessageDraft(
         }
 
         private void addSentBack(List<MessageDraft> drafts) {
-            if (entry.state().stage() != Stage.SENT_BACK) {
+            if (entry.state().stage() != Stage.SENT_BACK || !voice.own()) {
                 return;
             }
             entry.facts().stream()
@@ -243,7 +253,9 @@ public record MessageDraft(
                                     + by(entry.state().due()) + ". Is there anything else that it needs?")));
         }
 
-        private static final String SEE_ME = ". Is there something that I can still do for it?";
+        private String help() {
+            return ". Is there something that " + voice.who() + " can still do for it?";
+        }
 
         private String by(@Nullable Instant due) {
             return due == null ? "" : " by " + moment(due);
@@ -265,7 +277,7 @@ public record MessageDraft(
                             || draft.answers() == SignalKind.REOPENING_OFFERED);
             if (zero && state.stage() == Stage.RETURNED && !drafted) {
                 drafts.add(
-                        draft("Zero with a comment", SignalKind.ZERO_WITH_COMMENT, "Scored zero: ", scored() + SEE_ME));
+                        draft("Zero with a comment", SignalKind.ZERO_WITH_COMMENT, "Scored zero: ", scored() + help()));
             }
         }
 
@@ -274,12 +286,13 @@ public record MessageDraft(
             if (state.timing() == Timing.OVERDUE && state.due() != null) {
                 Instant ends = state.acceptance().ends();
                 drafts.add(draft(
-                        "I'm late",
+                        "Late",
                         null,
                         "Late: ",
-                        title() + " was due on " + moment(state.due()) + ", and I haven't handed it in yet"
+                        title() + " was due on " + moment(state.due()) + ", and " + voice.have()
+                                + " not handed it in yet"
                                 + (ends == null ? "" : "; by the rules it is taken until " + moment(ends))
-                                + ". I'll hand it in on "));
+                                + ". " + voice.will() + " hand it in on "));
             }
         }
 
@@ -296,13 +309,14 @@ public record MessageDraft(
                     "An extension",
                     SignalKind.ASKING_ENDS,
                     "An extension for ",
-                    "May I have an extension for " + title() + ", which is due on " + moment(due) + "?" + rule
-                            + " I ask because "));
+                    "May " + voice.who() + " have an extension for " + title() + ", which is due on " + moment(due)
+                            + "?" + rule + " I ask because "));
         }
 
         /** What the teacher sends back is judged by a due of its own; what the student takes back is not. */
         private void addSendBack(List<MessageDraft> drafts) {
-            boolean withTeacher = entry.state().stage() == Stage.TURNED_IN
+            boolean withTeacher = voice.own()
+                    && entry.state().stage() == Stage.TURNED_IN
                     && entry.state().handedInAt() != null
                     && entry.finding().item().expectsHandIn();
             if (withTeacher) {

@@ -1,5 +1,7 @@
 package app.navlo.server.message;
 
+import app.navlo.server.account.Person;
+import app.navlo.server.account.Sights;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
@@ -15,12 +17,15 @@ import app.navlo.server.store.Changes;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Material;
 import app.navlo.server.store.OutgoingMessages;
+import app.navlo.server.store.People;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.time.ServerClock;
 import app.navlo.server.workdetail.Receipts;
 import app.navlo.server.workdetail.WorkDetail;
 import java.io.IOException;
 import java.time.Instant;
+import java.time.ZoneId;
+import java.time.ZoneOffset;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -42,6 +47,8 @@ class MessageService {
     private final MailSettings settings;
     private final LiveFeed live;
     private final ServerClock clock;
+    private final People people;
+    private final Sights sights;
 
     MessageService(
             Boards boards,
@@ -53,7 +60,11 @@ class MessageService {
             WriteOnce once,
             MailSettings settings,
             LiveFeed live,
-            ServerClock clock) {
+            ServerClock clock,
+            People people,
+            Sights sights) {
+        this.people = people;
+        this.sights = sights;
         this.boards = boards;
         this.messages = messages;
         this.material = material;
@@ -67,21 +78,53 @@ class MessageService {
     }
 
     @ReadBoard
-    public DraftsView drafts(long student, long work, String writer) {
+    public DraftsView drafts(long student, long work, Person writer) {
         Board.Entry entry = boards.one(student, work, clock.instant());
-        Course.Details course = entry.course().details();
-        String address =
-                messages.lastAddress(entry.course().id()).orElse(Objects.requireNonNullElse(course.teacherEmail(), ""));
+        boolean words = sights.of(student).words();
+        List<MessageDraft> drafts = MessageDraft.of(
+                entry, entry.signals(), material.otherRecords(work, changes.undone(student)), voice(student, writer));
+        return view(
+                entry.course(),
+                words
+                        ? drafts
+                        : drafts.stream().map(MessageDraft::withoutReceipt).toList());
+    }
+
+    @ReadBoard
+    public DraftsView draftsOfCourse(long student, long course, Person writer) {
+        Board board = boards.read(student, ZoneId.of(writer.zone()), clock.instant());
+        Course about = course(board, course);
+        return view(about, CourseLetters.of(board, about, voice(student, writer)));
+    }
+
+    private static Course course(Board board, long id) {
+        Course course = board.courses().get(id);
+        if (course == null) {
+            throw Refusal.notFound("course");
+        }
+        return course;
+    }
+
+    private Voice voice(long student, Person writer) {
+        return new Voice(
+                writer.name(),
+                writer.id() == student
+                        ? null
+                        : people.student(student).map(People.Student::name).orElseThrow());
+    }
+
+    private DraftsView view(Course course, List<MessageDraft> drafts) {
+        Course.Details details = course.details();
         return new DraftsView(
-                Objects.requireNonNullElse(course.teacher(), ""),
-                address,
+                Objects.requireNonNullElse(details.teacher(), ""),
+                messages.lastAddress(course.id()).orElse(Objects.requireNonNullElse(details.teacherEmail(), "")),
                 settings.canSend(),
                 WorkDetail.TakesView.of(Enclosures.ANY),
-                MessageDraft.of(entry, entry.signals(), material.otherRecords(work, changes.undone(student)), writer));
+                drafts);
     }
 
     @Transactional(rollbackFor = IOException.class)
-    public MessageView send(Writer writer, long work, MessageForm form, List<Upload> files) throws IOException {
+    public MessageView send(Writer writer, About about, MessageForm form, List<Upload> files) throws IOException {
         if (!settings.canSend()) {
             throw Refusal.conflict(
                     "No mail server is set up here",
@@ -90,44 +133,62 @@ class MessageService {
         if (form.subject().chars().anyMatch(Character::isISOControl)) {
             throw Refusal.invalid("subject", "A subject is one line. Take the line breaks out.");
         }
+        if (form.receipt() != null
+                && (about.work() == null || !sights.of(writer.student()).words())) {
+            throw Refusal.invalid("receipt", "No receipt can go with this message. Leave it out.");
+        }
         List<StoredFile> along = enclosures.keep(files);
-        String asked = "message " + work + List.of(form.to(), form.subject(), form.body()) + form.receipt() + along;
+        String asked = "message " + about + List.of(form.to(), form.subject(), form.body()) + form.receipt() + along;
         return once.run(
                 new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, clock.instant()),
                 MessageView.class,
-                () -> sendNow(writer, work, form, along));
+                () -> sendNow(writer, about, form, along));
     }
 
-    private MessageView sendNow(Writer writer, long work, MessageForm form, List<StoredFile> along) {
+    /** @param title of what it is about */
+    private record Topic(Course course, @Nullable Long work, String title) {}
+
+    private Topic topic(long student, About about, Instant now) {
+        if (about.work() != null) {
+            Board.Entry entry = boards.one(student, about.work(), now);
+            return new Topic(
+                    entry.course(), about.work(), entry.work().definition().title());
+        }
+        Course course = course(boards.read(student, ZoneOffset.UTC, now), Objects.requireNonNull(about.course()));
+        return new Topic(course, null, course.details().name());
+    }
+
+    private MessageView sendNow(Writer writer, About about, MessageForm form, List<StoredFile> along) {
         Instant now = clock.instant();
-        Board.Entry entry = boards.one(writer.student(), work, now);
-        String teacher = Objects.requireNonNullElse(entry.course().details().teacher(), form.to());
+        Topic topic = topic(writer.student(), about, now);
+        String teacher = Objects.requireNonNullElse(topic.course().details().teacher(), form.to());
         long change = changes.add(new Changes.NewChange(
                 writer.student(),
                 writer.person(),
                 ChangeKind.MESSAGE,
                 now,
                 Changes.TYPED_IN,
-                "Wrote to " + teacher + " about " + entry.work().definition().title()));
+                "Wrote to " + teacher + " about " + topic.title()));
         long id = messages.add(new OutgoingMessages.NewMessage(
                 writer.student(),
                 writer.person(),
-                entry.course().id(),
-                work,
+                topic.course().id(),
+                topic.work(),
                 change,
                 now,
                 teacher,
                 form.to().strip(),
                 form.subject().strip(),
                 form.body().strip(),
-                withReceipt(writer.student(), work, form.receipt(), along)));
+                withReceipt(writer.student(), topic.work(), form.receipt(), along)));
         live.changed(writer.student());
         return view(messages.find(id).orElseThrow(), messages.filesOf(id));
     }
 
-    private List<StoredFile> withReceipt(long student, long work, @Nullable Long receipt, List<StoredFile> along) {
+    private List<StoredFile> withReceipt(
+            long student, @Nullable Long work, @Nullable Long receipt, List<StoredFile> along) {
         List<StoredFile> all = new ArrayList<>();
-        if (receipt != null) {
+        if (receipt != null && work != null) {
             all.add(receipts.keep(student, work, receipt));
         }
         all.addAll(along);
@@ -151,6 +212,7 @@ class MessageService {
                 message.course(),
                 message.work(),
                 message.at(),
+                Objects.equals(message.from(), message.student()),
                 message.fromName(),
                 message.toName(),
                 message.toAddress(),

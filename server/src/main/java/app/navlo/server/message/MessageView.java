@@ -6,6 +6,7 @@ import java.util.List;
 import org.jspecify.annotations.Nullable;
 
 /**
+ * @param own whether the student wrote it
  * @param work null for a message about a whole course
  * @param fault of the last try; null for none
  * @param files that go with it
@@ -16,6 +17,7 @@ public record MessageView(
         long course,
         @Nullable Long work,
         Instant at,
+        boolean own,
         String from,
         String to,
         String address,

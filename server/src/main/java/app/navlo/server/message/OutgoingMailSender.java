@@ -103,8 +103,10 @@ class OutgoingMailSender {
         live.changed(message.student());
     }
 
+    /** A school's box takes what it gets for the student's own. */
     private void tell(OutgoingMessages.OutgoingMessage message) throws SchoolBox.Unreachable {
-        if (message.work() != null && message.school() == null) {
+        boolean own = Objects.equals(message.from(), message.student());
+        if (message.work() != null && own && message.school() == null) {
             box.tell(
                             message.student(),
                             message.work(),
@@ -123,7 +125,9 @@ class OutgoingMailSender {
         List<StoredFile> along = messages.filesOf(message.id());
         MimeMessageHelper helper = new MimeMessageHelper(mail, !along.isEmpty(), "UTF-8");
         helper.setFrom(new InternetAddress(settings.from(), message.fromName() + " by Navlo"));
-        helper.setReplyTo(new InternetAddress(message.fromAddress(), message.fromName()));
+        if (message.fromAddress() != null) {
+            helper.setReplyTo(new InternetAddress(message.fromAddress(), message.fromName()));
+        }
         helper.setTo(new InternetAddress(message.toAddress(), message.toName()));
         helper.setSubject(message.subject());
         helper.setText(message.body());

@@ -5,6 +5,7 @@ import app.navlo.core.news.NewThings;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.Timing;
+import app.navlo.server.account.Sights;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
@@ -18,6 +19,7 @@ import app.navlo.server.store.Material;
 import app.navlo.server.store.RecordedFact;
 import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.SeenMarks.Reader;
+import app.navlo.server.store.Sight;
 import app.navlo.server.store.Works;
 import app.navlo.server.time.ServerClock;
 import app.navlo.server.workdetail.HistoryWords;
@@ -58,6 +60,7 @@ public class WhatIsNew {
     private final Announcements announcements;
     private final StandIns standIns;
     private final Device device;
+    private final Sights sights;
     private final ServerClock clock;
 
     WhatIsNew(
@@ -69,6 +72,7 @@ public class WhatIsNew {
             Announcements announcements,
             StandIns standIns,
             Device device,
+            Sights sights,
             ServerClock clock) {
         this.boards = boards;
         this.changes = changes;
@@ -78,6 +82,7 @@ public class WhatIsNew {
         this.announcements = announcements;
         this.standIns = standIns;
         this.device = device;
+        this.sights = sights;
         this.clock = clock;
     }
 
@@ -85,14 +90,16 @@ public class WhatIsNew {
     @ReadBoard
     public NewsView of(Reader reader, ZoneId zone) {
         Instant now = clock.instant();
+        Sight sees = sights.of(reader.student());
         Instant until = seen.until(reader).orElse(now.minus(BACK));
         Instant since = until.isBefore(now.minus(BACK)) ? until : now.minus(BACK);
         Board board = boards.read(reader.student(), zone, now);
         Set<Long> undone = changes.undone(reader.student());
         List<Changes.Made> made = changes.since(reader.student(), since).stream()
                 .filter(one -> !undone.contains(one.change().id()))
+                .filter(one -> sees.messages() || one.change().kind() != ChangeKind.MESSAGE)
                 .toList();
-        List<NewsItem> items = new Gathering(reader, board, made, since).items();
+        List<NewsItem> items = new Gathering(reader, sees, board, made, since).items();
         announced(board, undone, since, items);
         Map<String, Boolean> marks = seen.marks(reader);
         List<NewsItem> told = items.stream()
@@ -133,6 +140,7 @@ public class WhatIsNew {
     /** Everything since an instant, with what comes by one change counted. */
     private final class Gathering {
         private final Reader reader;
+        private final Sight sees;
         private final Board board;
         private final Instant since;
         private final Map<Long, Changes.Made> made;
@@ -140,8 +148,9 @@ public class WhatIsNew {
         /** By the change that brought them; 0 for what none did. */
         private final Map<Long, List<NewsItem>> byChange = new HashMap<>();
 
-        Gathering(Reader reader, Board board, List<Changes.Made> made, Instant since) {
+        Gathering(Reader reader, Sight sees, Board board, List<Changes.Made> made, Instant since) {
             this.reader = reader;
+            this.sees = sees;
             this.board = board;
             this.since = since;
             this.made =
@@ -239,7 +248,7 @@ public class WhatIsNew {
                     add(change, about(entry, "work " + work, NewsKind.WORK, by, due(entry)));
                 }
             });
-            for (Material.Added file : material.addedBy(made.keySet())) {
+            for (Material.Added file : sees.words() ? material.addedBy(made.keySet()) : List.<Material.Added>of()) {
                 Board.Entry entry = entries.get(file.work());
                 Changes.Made by = made.get(file.change());
                 boolean old = !Objects.equals(broughtBy.get(file.work()), file.change());

@@ -16,8 +16,10 @@ import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.StudentHours;
+import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Notices;
 import app.navlo.server.store.People;
+import app.navlo.server.store.Sight;
 import java.math.RoundingMode;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -28,6 +30,7 @@ import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.springframework.stereotype.Service;
@@ -41,12 +44,14 @@ class WordsToTell {
     private static final Duration WEEK = Duration.ofDays(7);
 
     private final People people;
+    private final Guardianships guardianships;
     private final Boards boards;
     private final StudentHours hours;
     private final Notices notices;
 
-    WordsToTell(People people, Boards boards, StudentHours hours, Notices notices) {
+    WordsToTell(People people, Guardianships guardianships, Boards boards, StudentHours hours, Notices notices) {
         this.people = people;
+        this.guardianships = guardianships;
         this.boards = boards;
         this.hours = hours;
         this.notices = notices;
@@ -61,9 +66,12 @@ class WordsToTell {
             return List.of();
         }
         List<People.Student> students = people.readableBy(reader.person());
+        Map<Long, Sight> sights = guardianships.sights(reader.person());
         List<Word> words = new ArrayList<>();
         for (People.Student student : students) {
-            Board board = boards.read(student.id(), zone, now);
+            boolean own = student.id() == reader.person();
+            Sight sight = own ? Sight.ALL : sights.getOrDefault(student.id(), Sight.NARROWEST);
+            Board board = boards.read(student.id(), sight, zone, now);
             Set<String> told = notices.told(reader.person(), student.id());
             new Gathering(reader, student, board, students.size() > 1)
                     .words().stream().filter(word -> !told.contains(word.key())).forEach(words::add);

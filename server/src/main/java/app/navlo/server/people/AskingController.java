@@ -7,6 +7,7 @@ import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -52,11 +53,14 @@ class AskingController {
         asking.withdraw(person, id);
     }
 
-    /** Lets a guardian who asks see this student's work. */
+    /** Lets a guardian who asks see this student's work; all of it unless said. */
     @PostMapping("/api/students/{student}/guardians/requests/{request}/acceptance")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    void accept(@PathVariable long student, @PathVariable("request") long id) {
-        asking.accept(student, id);
+    void accept(
+            @PathVariable long student,
+            @PathVariable("request") long id,
+            @Valid @RequestBody(required = false) @Nullable SightForm form) {
+        asking.accept(student, id, SightForm.sight(form));
     }
 
     /** Says no to a guardian who asks. They aren't told. */

@@ -7,6 +7,7 @@ import app.navlo.server.store.GuardianRequests;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
+import app.navlo.server.store.Sight;
 import app.navlo.server.time.ServerClock;
 import java.util.List;
 import org.slf4j.Logger;
@@ -77,9 +78,9 @@ public class AskingService {
         }
     }
 
-    void accept(long student, long id) {
+    void accept(long student, long id, Sight sees) {
         GuardianRequests.Asking asking = asking(student, id);
-        guardianships.accept(student, asking.guardian(), clock.instant());
+        guardianships.accept(student, asking.guardian(), sees, clock.instant());
         requests.remove(id);
         LOG.info("person {} may see the work of {}, as they asked", asking.guardian(), student);
     }

@@ -5,8 +5,11 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.GuardianRequests;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Role;
+import app.navlo.server.store.Sight;
+import jakarta.validation.Valid;
 import java.time.Instant;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.http.HttpStatus;
@@ -15,6 +18,8 @@ import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -37,7 +42,7 @@ class GuardianController {
     }
 
     /** An invitation that can still be used; its link was shown when it was made. */
-    record OpenInvitation(long id, Role role, Instant madeAt, Instant endsAt) {}
+    record OpenInvitation(long id, Role role, Sight sees, Instant madeAt, Instant endsAt) {}
 
     /**
      * @param invitations those that can still be used
@@ -54,16 +59,30 @@ class GuardianController {
         return new GuardiansView(
                 guardianships.of(student),
                 invitations.open(person, student).stream()
-                        .map(one -> new OpenInvitation(one.id(), one.role(), one.madeAt(), one.endsAt()))
+                        .map(one -> new OpenInvitation(one.id(), one.role(), one.sees(), one.madeAt(), one.endsAt()))
                         .toList(),
                 asking.to(student));
     }
 
-    /** Invites a guardian, who may read this student's work and never change it. The link's secret is shown once. */
+    /** Invites a guardian, who may read what is shown of this student's work and never change it; all of it unless said. The link's secret is shown once. */
     @PostMapping("/api/students/{student}/guardians/invitations")
     @ResponseStatus(HttpStatus.CREATED)
-    InvitationService.MadeInvitation invite(@PathVariable long student, @AuthenticationPrincipal Person person) {
-        return invitations.make(person, Role.GUARDIAN, student);
+    InvitationService.MadeInvitation invite(
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @Valid @RequestBody(required = false) @Nullable SightForm form) {
+        return invitations.make(person, Role.GUARDIAN, student, SightForm.sight(form));
+    }
+
+    /** Says what a guardian sees beside work and grades. */
+    @PutMapping("/api/students/{student}/guardians/{guardian}/sight")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    void show(@PathVariable long student, @PathVariable long guardian, @Valid @RequestBody SightForm form) {
+        kept.checkFree(guardian, student);
+        if (!guardianships.show(student, guardian, form.sight())) {
+            throw Refusal.notFound("guardian");
+        }
+        LOG.info("person {} sees {} of {}", guardian, form.sight(), student);
     }
 
     /** Takes an invitation back: nobody can join by it any more. */
@@ -88,7 +107,7 @@ class GuardianController {
     }
 
     private void over(long guardian, long student) {
-        kept.checkFreeToEnd(guardian, student);
+        kept.checkFree(guardian, student);
         if (!guardianships.end(guardian, student)) {
             throw Refusal.notFound("guardian");
         }

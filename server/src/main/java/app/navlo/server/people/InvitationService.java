@@ -8,6 +8,7 @@ import app.navlo.server.store.Invitations;
 import app.navlo.server.store.Invitations.Invitation;
 import app.navlo.server.store.Role;
 import app.navlo.server.store.Sha256;
+import app.navlo.server.store.Sight;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
@@ -52,9 +53,10 @@ class InvitationService {
 
     /**
      * @param student whose guardian is let in by it; null for a person of their own
+     * @param sees what they will see of this student
      * @throws Refusal if too many are open
      */
-    MadeInvitation make(Person maker, Role role, @Nullable Long student) {
+    MadeInvitation make(Person maker, Role role, @Nullable Long student, Sight sees) {
         Instant now = clock.instant();
         long open = invitations.madeBy(maker.id()).stream()
                 .filter(one -> one.isOpen(now))
@@ -65,8 +67,8 @@ class InvitationService {
         }
         String secret = secrets.next();
         Instant ends = now.plus(STANDS);
-        long id =
-                invitations.add(new Invitations.NewInvitation(Sha256.of(secret), maker.id(), role, student, now, ends));
+        long id = invitations.add(
+                new Invitations.NewInvitation(Sha256.of(secret), maker.id(), role, student, sees, now, ends));
         LOG.info("person {} made invitation {}", maker.id(), id);
         return new MadeInvitation(id, secret, ends);
     }
@@ -127,7 +129,7 @@ class InvitationService {
         }
         Long student = invitation.studentId();
         if (student != null) {
-            guardianships.accept(student, person.id(), now);
+            guardianships.accept(student, person.id(), invitation.sees(), now);
         }
         LOG.info("person {} joined by invitation {}", person.id(), invitation.id());
         return invitation;

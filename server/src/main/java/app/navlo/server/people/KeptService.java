@@ -11,6 +11,7 @@ import app.navlo.server.store.KeptAccounts;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
 import app.navlo.server.store.Sha256;
+import app.navlo.server.store.Sight;
 import app.navlo.server.time.ServerClock;
 import java.time.Duration;
 import java.time.Instant;
@@ -85,7 +86,7 @@ public class KeptService {
     }
 
     /** @throws Refusal where this guardian keeps the student's account */
-    void checkFreeToEnd(long guardian, long student) {
+    void checkFree(long guardian, long student) {
         if (kept.keeper(student).filter(keeper -> keeper == guardian).isPresent()) {
             throw Refusal.conflict(
                     "This guardian keeps the account", "It has to be handed over first, by the guardian.");
@@ -112,7 +113,7 @@ public class KeptService {
         }
         Person person = persons.add(child, Role.STUDENT);
         kept.keep(person.id(), keeper.id());
-        guardianships.accept(person.id(), keeper.id(), clock.instant());
+        guardianships.accept(person.id(), keeper.id(), Sight.ALL, clock.instant());
         LOG.info("person {} keeps the account of {}", keeper.id(), person.id());
         return person.id();
     }

@@ -2,6 +2,7 @@ package app.navlo.server.people;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.store.Role;
+import app.navlo.server.store.Sight;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.util.List;
@@ -35,7 +36,8 @@ class NewcomerController {
     @GetMapping
     List<GuardianController.OpenInvitation> list(@AuthenticationPrincipal Person person) {
         return invitations.open(person, null).stream()
-                .map(one -> new GuardianController.OpenInvitation(one.id(), one.role(), one.madeAt(), one.endsAt()))
+                .map(one -> new GuardianController.OpenInvitation(
+                        one.id(), one.role(), one.sees(), one.madeAt(), one.endsAt()))
                 .toList();
     }
 
@@ -44,7 +46,7 @@ class NewcomerController {
     @ResponseStatus(HttpStatus.CREATED)
     InvitationService.MadeInvitation invite(
             @AuthenticationPrincipal Person person, @Valid @RequestBody InvitationForm form) {
-        return invitations.make(person, form.role(), null);
+        return invitations.make(person, form.role(), null, Sight.ALL);
     }
 
     /** Takes an invitation back. */

@@ -1,6 +1,7 @@
 package app.navlo.server.session;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Sights;
 import app.navlo.server.account.SignUp;
 import app.navlo.server.account.SignUpMode;
 import app.navlo.server.account.SignedIn;
@@ -15,6 +16,7 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Instance;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
+import app.navlo.server.store.Sight;
 import app.navlo.server.time.ServerClock;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -52,6 +54,7 @@ public class SessionController {
     private final DepartureService departures;
     private final KeptService kept;
     private final AskingService asking;
+    private final Sights sights;
 
     SessionController(
             People people,
@@ -64,7 +67,9 @@ public class SessionController {
             MailSettings mail,
             DepartureService departures,
             KeptService kept,
-            AskingService asking) {
+            AskingService asking,
+            Sights sights) {
+        this.sights = sights;
         this.people = people;
         this.persons = persons;
         this.instance = instance;
@@ -87,10 +92,17 @@ public class SessionController {
     public record SessionView(
             Instant now,
             @Nullable PersonView person,
-            List<People.Student> students,
+            List<ReadableView> students,
             @Nullable WhoSignsUp signUp,
             boolean mails,
             @Nullable DemoView demo) {}
+
+    /**
+     * A student whose data somebody may read.
+     *
+     * @param sees of it, beside work and grades
+     */
+    public record ReadableView(long id, String name, String zone, Sight sees) {}
 
     /**
      * @param administrator whether this person lets others in
@@ -137,13 +149,19 @@ public class SessionController {
         return signUp.mode() == SignUpMode.OPEN ? WhoSignsUp.ANYBODY : null;
     }
 
+    private List<ReadableView> readable(Person person) {
+        return people.readableBy(person.id()).stream()
+                .map(student -> new ReadableView(student.id(), student.name(), student.zone(), sights.of(student.id())))
+                .toList();
+    }
+
     /** Also hands out the CSRF token, in a cookie. */
     @GetMapping("/api/session")
     public SessionView session(@AuthenticationPrincipal @Nullable Person person) {
         return new SessionView(
                 clock.instant(),
                 person == null ? null : view(person),
-                person == null ? List.of() : people.readableBy(person.id()),
+                person == null ? List.of() : readable(person),
                 whoSignsUp(),
                 mail.canSend(),
                 demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);

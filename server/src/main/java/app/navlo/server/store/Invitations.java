@@ -16,7 +16,7 @@ import org.springframework.stereotype.Repository;
 public class Invitations {
     private static final String COLUMNS = """
             SELECT i.id, i.made_by, m.name AS maker, i.role, i.student_id, s.name AS student, i.made_at, i.ends_at,
-                i.used_at, i.withdrawn_at
+                i.used_at, i.withdrawn_at, i.sees_words, i.sees_messages
             FROM invitation i
             JOIN person m ON m.id = i.made_by
             LEFT JOIN person s ON s.id = i.student_id
@@ -31,6 +31,7 @@ public class Invitations {
     /**
      * @param role that who joins by it gets
      * @param studentId whose guardian they become; null for nobody's
+     * @param sees what they see of this student
      * @param usedAt null while it can be used
      */
     public record Invitation(
@@ -40,6 +41,7 @@ public class Invitations {
             Role role,
             @Nullable Long studentId,
             @Nullable String student,
+            Sight sees,
             Instant madeAt,
             Instant endsAt,
             @Nullable Instant usedAt,
@@ -51,14 +53,22 @@ public class Invitations {
     }
 
     public record NewInvitation(
-            String hash, long madeBy, Role role, @Nullable Long studentId, Instant madeAt, Instant endsAt) {}
+            String hash,
+            long madeBy,
+            Role role,
+            @Nullable Long studentId,
+            Sight sees,
+            Instant madeAt,
+            Instant endsAt) {}
 
     public long add(NewInvitation made) {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
-                INSERT INTO invitation (hash, made_by, role, student_id, made_at, ends_at)
-                VALUES (:hash, :by, :role, :student, :at, :ends)
+                INSERT INTO invitation (hash, made_by, role, student_id, made_at, ends_at, sees_words, sees_messages)
+                VALUES (:hash, :by, :role, :student, :at, :ends, :words, :messages)
                 """)
+                .param("words", made.sees().words())
+                .param("messages", made.sees().messages())
                 .param("hash", made.hash())
                 .param("by", made.madeBy())
                 .param("role", made.role().name())
@@ -92,6 +102,7 @@ public class Invitations {
                 Role.valueOf(row.getString("role")),
                 Rows.longOrNull(row, "student_id"),
                 row.getString("student"),
+                new Sight(row.getBoolean("sees_words"), row.getBoolean("sees_messages")),
                 Rows.instant(row, "made_at"),
                 Rows.instant(row, "ends_at"),
                 Rows.instantOrNull(row, "used_at"),

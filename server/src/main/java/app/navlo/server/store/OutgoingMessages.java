@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -46,7 +47,9 @@ public class OutgoingMessages {
     }
 
     /**
-     * @param fromName of the person who wrote it
+     * @param from the person who wrote it; null for who has left
+     * @param fromName of them
+     * @param fromAddress which an answer reaches; null where there is none
      * @param tries so far
      * @param nextTry null once it is sent, or given up
      * @param sentAt null until it is
@@ -60,8 +63,9 @@ public class OutgoingMessages {
             long course,
             @Nullable Long work,
             Instant at,
+            @Nullable Long from,
             String fromName,
-            String fromAddress,
+            @Nullable String fromAddress,
             String toName,
             String toAddress,
             String subject,
@@ -74,9 +78,9 @@ public class OutgoingMessages {
             @Nullable String schoolNumber) {}
 
     private static final String ALL = """
-            SELECT m.id, m.student_id, m.course_id, m.work_id, m.at, p.name, p.email, m.to_name, m.to_address, m.subject,
+            SELECT m.id, m.student_id, m.course_id, m.work_id, m.at, m.person_id, p.name, p.email, m.to_name, m.to_address, m.subject,
                    m.body, m.tries, m.next_try_at, m.sent_at, m.fault, m.school, m.school_number
-            FROM message m JOIN person p ON p.id = m.person_id
+            FROM message m LEFT JOIN person p ON p.id = m.person_id
             """;
 
     public long add(NewMessage letter) {
@@ -141,17 +145,17 @@ public class OutgoingMessages {
                 .optional();
     }
 
-    /** When the student last wrote about each piece of work; what was never written about is left out. */
+    /** When the student last wrote about each piece of work; what they never wrote about is left out. */
     public Map<Long, Instant> lastWritten(long student, Set<Long> undone) {
         Map<Long, Instant> written = new HashMap<>();
-        db.sql(
-                        "SELECT work_id, change_id, at FROM message WHERE student_id = :student AND work_id IS NOT NULL ORDER BY id")
-                .param("student", student)
-                .query(row -> {
-                    if (!undone.contains(row.getLong("change_id"))) {
-                        written.put(row.getLong("work_id"), Rows.instant(row, "at"));
-                    }
-                });
+        db.sql("""
+                        SELECT work_id, change_id, at FROM message
+                        WHERE student_id = :student AND person_id = :student AND work_id IS NOT NULL ORDER BY id
+                        """).param("student", student).query(row -> {
+            if (!undone.contains(row.getLong("change_id"))) {
+                written.put(row.getLong("work_id"), Rows.instant(row, "at"));
+            }
+        });
         return written;
     }
 
@@ -215,8 +219,11 @@ public class OutgoingMessages {
                 row.getLong("course_id"),
                 Rows.longOrNull(row, "work_id"),
                 Rows.instant(row, "at"),
-                row.getString("name"),
-                row.getString("email"),
+                Rows.longOrNull(row, "person_id"),
+                Objects.requireNonNullElse(row.getString("name"), "Somebody who has left"),
+                Optional.ofNullable(row.getString("email"))
+                        .filter(email -> email.contains("@"))
+                        .orElse(null),
                 row.getString("to_name"),
                 row.getString("to_address"),
                 row.getString("subject"),

@@ -17,4 +17,9 @@ public record RecordedFact(
         @Nullable String body,
         @Nullable Long answersFact,
         @Nullable Long answersPost,
-        Fact fact) {}
+        Fact fact) {
+    /** The same, for who isn't told what was said. */
+    public RecordedFact withoutWords() {
+        return new RecordedFact(id, changeId, workId, null, answersFact, answersPost, Fact.withoutWords(fact));
+    }
+}

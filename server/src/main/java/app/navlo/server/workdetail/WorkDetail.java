@@ -285,7 +285,27 @@ public record WorkDetail(
             @Nullable String note,
             @Nullable String school,
             @Nullable String number,
-            List<ReceiptFile> files) {}
+            List<ReceiptFile> files) {
+        /** The same, for who isn't told what was handed in. */
+        Receipt withoutWords() {
+            return new Receipt(
+                    id,
+                    title,
+                    courseName,
+                    attempt,
+                    content,
+                    at,
+                    zone,
+                    timing,
+                    due,
+                    stands,
+                    null,
+                    null,
+                    school,
+                    number,
+                    List.of());
+        }
+    }
 
     /** @param position from 1 */
     public record ReceiptFile(int position, String name, String mediaType, long size, String sha256) {}

@@ -8,6 +8,7 @@ import app.navlo.core.work.HandInRules;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkState;
+import app.navlo.server.account.Sights;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
@@ -58,6 +59,7 @@ public class WorkDetailService {
     private final WorkMaterial material;
     private final SchoolBox box;
     private final Outbox outbox;
+    private final Sights sights;
     private final ServerClock clock;
 
     WorkDetailService(
@@ -70,7 +72,9 @@ public class WorkDetailService {
             WorkMaterial material,
             SchoolBox box,
             Outbox outbox,
+            Sights sights,
             ServerClock clock) {
+        this.sights = sights;
         this.outbox = outbox;
         this.box = box;
         this.feedback = feedback;
@@ -95,8 +99,10 @@ public class WorkDetailService {
         ZoneId zone = entry.course().details().zone();
         Set<Long> undone = changes.undone(student);
         String instructions = works.instructions(work, undone);
-        SaidMapper said = SaidMapper.read(feedback, student, work, undone);
-        MaterialView given = material.read(entry, said, undone);
+        boolean words = sights.of(student).words();
+        SaidMapper all = SaidMapper.read(feedback, student, work, undone);
+        SaidMapper said = words ? all : all.withoutWords();
+        MaterialView given = material.read(entry, said, words, undone);
         List<Receipt> receipts = receipts(entry);
         Optional<Drafts.Draft> draft = drafts.find(work);
         WorkItem item = entry.finding().item();
@@ -123,9 +129,9 @@ public class WorkDetailService {
                 Figures.textOrNull(entry.own().expectedPercent()),
                 entry.effort().spent(),
                 given,
-                said.of(entry),
-                receipts,
-                draft(draft),
+                words ? said.of(entry) : List.of(),
+                words ? receipts : receipts.stream().map(Receipt::withoutWords).toList(),
+                draft(draft.filter(any -> words)),
                 yours ? null : Sentences.write(state.because().move(), zone),
                 box.counter(student, work)
                         .map(one -> new WorkDetail.CounterView(one.school(), one.paused()))

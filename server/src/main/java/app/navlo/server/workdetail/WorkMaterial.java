@@ -37,12 +37,14 @@ class WorkMaterial {
         this.material = material;
     }
 
-    MaterialView read(Board.Entry entry, SaidMapper said, Set<Long> undone) {
+    /** @param words whether who asks is told what was said, and sees files */
+    MaterialView read(Board.Entry entry, SaidMapper said, boolean words, Set<Long> undone) {
         long work = entry.work().id();
         WorkSheet rules = entry.work().definition().rules();
         return new MaterialView(
                 entry.course().details().teacher(),
                 material.attachments(work, undone).stream()
+                        .filter(any -> words)
                         .map(one -> new MaterialView.AttachmentView(
                                 one.id(),
                                 one.file().name(),
@@ -58,9 +60,9 @@ class WorkMaterial {
                                 Figures.textOrNull(figures.lowest())))
                         .orElse(null),
                 rubric(entry, said),
-                attempts(entry, said),
+                attempts(entry, said, words),
                 entry.work().definition().marking().kept(),
-                thread(entry, undone),
+                words ? thread(entry, undone) : List.of(),
                 material.otherRecords(work, undone).stream()
                         .map(other -> RecordMapper.of(entry, other))
                         .toList());
@@ -102,7 +104,7 @@ class WorkMaterial {
     }
 
     /** Of work that is done in attempts: those begun, and those on record. */
-    private static List<AttemptView> attempts(Board.Entry entry, SaidMapper said) {
+    private static List<AttemptView> attempts(Board.Entry entry, SaidMapper said, boolean words) {
         Map<Integer, Instant> begun = new HashMap<>();
         Map<Integer, RecordedFact> releases = new HashMap<>();
         for (RecordedFact recorded : entry.recorded()) {
@@ -117,7 +119,7 @@ class WorkMaterial {
         List<AttemptView> views = new ArrayList<>();
         for (AttemptRule.Judged judged : outcome.attempts()) {
             int number = judged.attempt().number();
-            views.add(attempt(entry, judged, begun.remove(number), releases.get(number), said));
+            views.add(attempt(entry, judged, begun.remove(number), releases.get(number), words ? said : null));
         }
         begun.forEach((number, at) -> views.add(running(entry, number, at)));
         views.sort(Comparator.comparingInt(AttemptView::number));
@@ -129,7 +131,7 @@ class WorkMaterial {
             AttemptRule.Judged judged,
             @Nullable Instant begun,
             @Nullable RecordedFact release,
-            SaidMapper said) {
+            @Nullable SaidMapper said) {
         boolean shown = judged.attempt().posted();
         Instant answersAt = release == null ? null : release.fact().stamp().at();
         boolean released = answersAt != null && !answersAt.isAfter(entry.now());
@@ -144,7 +146,9 @@ class WorkMaterial {
                         entry.finding().outcome().keptAttempt(),
                         judged.attempt().number()),
                 answersAt,
-                released ? said.answers(entry, Objects.requireNonNull(release).id()) : null);
+                released && said != null
+                        ? said.answers(entry, Objects.requireNonNull(release).id())
+                        : null);
     }
 
     private static AttemptView running(Board.Entry entry, int number, Instant begun) {
