@@ -10,6 +10,7 @@ import { applyFormats } from './lib/formats';
 import { Boundary } from './ui/boundary';
 import { Button } from './ui/button';
 import { Empty, Failed, Loading } from './ui/states';
+import { Confirm } from './views/signin/confirm';
 import { Reset } from './views/signin/forgotten';
 import { Join } from './views/signin/join';
 import { SignIn } from './views/signin/sign-in';
@@ -188,6 +189,8 @@ function Door() {
   if (reset) return <Reset secret={reset} />;
   const handed = window.location.pathname.match(/^\/take-over\/([\w-]+)$/)?.[1];
   if (handed) return <TakeOver secret={handed} />;
+  const confirmed = window.location.pathname.match(/^\/confirm\/([\w-]+)$/)?.[1];
+  if (confirmed) return <Confirm secret={confirmed} />;
   const invited = window.location.pathname.match(/^\/join\/([\w-]+)$/)?.[1];
   if (invited) return <Join secret={invited} session={session.data} />;
   return session.data.person ? <Signed session={session.data} /> : <SignIn session={session.data} />;

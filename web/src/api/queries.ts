@@ -92,6 +92,13 @@ export const placesQuery = queryOptions({
   staleTime: 0,
 });
 
+/** The devices with which one signs in. */
+export const passkeysQuery = queryOptions({
+  queryKey: ['passkeys'],
+  queryFn: () => take(client.GET('/api/people/me/passkeys')),
+  staleTime: 0,
+});
+
 /** Access for one's own scripts. */
 export const tokensQuery = queryOptions({
   queryKey: ['tokens'],
@@ -257,13 +264,24 @@ export const messagesQuery = (student: number) =>
     queryFn: () => take(client.GET('/api/students/{student}/messages', { params: { path: { student } } })),
   });
 
-export const messageDraftsQuery = (student: number, work: number) =>
+/** What a letter to a teacher is about. */
+export type LetterTopic = { work: number } | { course: number };
+
+export const messageDraftsQuery = (student: number, topic: LetterTopic) =>
   queryOptions({
-    queryKey: ['student', student, 'message', work],
+    queryKey: ['student', student, 'message', topic],
     queryFn: () =>
-      take(
-        client.GET('/api/students/{student}/works/{work}/message', { params: { path: { student, work } } }),
-      ),
+      'work' in topic
+        ? take(
+            client.GET('/api/students/{student}/works/{work}/message', {
+              params: { path: { student, work: topic.work } },
+            }),
+          )
+        : take(
+            client.GET('/api/students/{student}/courses/{course}/message', {
+              params: { path: { student, course: topic.course } },
+            }),
+          ),
     staleTime: 0,
   });
 

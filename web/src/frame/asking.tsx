@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../api/client';
 import { guardiansQuery, queryClient, requestsQuery } from '../api/queries';
 import { useNow } from '../lib/now';
@@ -7,6 +8,7 @@ import { Button, TextButton } from '../ui/button';
 import { TextField } from '../ui/field';
 import { useFormWrite } from '../ui/use-form-write';
 import { useWrite } from '../ui/use-write';
+import { ALL, type Sight, SightChecks } from './sight';
 
 type Person = NonNullable<Session['person']>;
 
@@ -72,12 +74,12 @@ interface RequestsProps {
 
 /** Guardians who ask to see one's work. */
 function Requests({ student, requests, zone }: RequestsProps) {
-  const now = useNow();
   const again = () => queryClient.invalidateQueries({ queryKey: guardiansQuery(student).queryKey });
-  const { write: accept } = useWrite(async (request: number) => {
+  const { write: accept } = useWrite(async ({ request, body }: { request: number; body: Sight }) => {
     await take(
       client.POST('/api/students/{student}/guardians/requests/{request}/acceptance', {
         params: { path: { student, request } },
+        body,
       }),
     );
     await again();
@@ -93,30 +95,52 @@ function Requests({ student, requests, zone }: RequestsProps) {
   return (
     <ul>
       {requests.map((one) => (
-        <li key={one.id} className="flex flex-wrap items-center gap-x-3 gap-y-1 border-line-2 border-t py-2">
-          <span className="min-w-0 flex-1 basis-52">
-            <b className="block break-words font-[680]">{one.name} asks to see your work</b>
-            <span className="block break-words text-[13.5px] text-ink-2">
-              {one.email}, {near(one.madeAt, zone, now)}
-            </span>
-          </span>
-          <Button
-            look="main"
-            aria-label={`Let them: ${one.name} sees your work`}
-            onClick={() => void accept(one.id)}
-          >
-            Let them
-          </Button>
-          <Button
-            look="quiet"
-            aria-label={`Say no: ${one.name} doesn’t see your work`}
-            onClick={() => void decline(one.id)}
-          >
-            Say no
-          </Button>
-        </li>
+        <Request
+          key={one.id}
+          request={one}
+          zone={zone}
+          onAccept={(sees) => void accept({ request: one.id, body: sees })}
+          onDecline={() => void decline(one.id)}
+        />
       ))}
     </ul>
+  );
+}
+
+interface RequestProps {
+  request: Schemas['Asking'];
+  zone: string;
+  onAccept: (sees: Sight) => void;
+  onDecline: () => void;
+}
+
+function Request({ request, zone, onAccept, onDecline }: RequestProps) {
+  const now = useNow();
+  const [sees, setSees] = useState(ALL);
+  return (
+    <li className="flex flex-wrap items-center gap-x-3 gap-y-1 border-line-2 border-t py-2">
+      <span className="min-w-0 flex-1 basis-52">
+        <b className="block break-words font-[680]">{request.name} asks to see your work</b>
+        <span className="block break-words text-[13.5px] text-ink-2">
+          {request.email}
+          {!request.confirmed && ' (nobody knows yet whether it is theirs)'},{' '}
+          {near(request.madeAt, zone, now)}
+        </span>
+      </span>
+      <Button
+        look="main"
+        aria-label={`Let them: ${request.name} sees your work`}
+        onClick={() => onAccept(sees)}
+      >
+        Let them
+      </Button>
+      <Button look="quiet" aria-label={`Say no: ${request.name} doesn’t see your work`} onClick={onDecline}>
+        Say no
+      </Button>
+      <div className="basis-full">
+        <SightChecks of={request.name} sees={sees} onChange={setSees} />
+      </div>
+    </li>
   );
 }
 

@@ -115,7 +115,7 @@ function Found({ student, onDone }: { student: StudentView; onDone: () => void }
           <Command.Empty className="px-3 py-8 text-center text-ink-2">Nothing is called that.</Command.Empty>
         )}
         <Command.Group heading="Do" className={HEAD}>
-          {viewsOf(student.id).map((view) => (
+          {viewsOf(student.id, student.sees.words).map((view) => (
             <Command.Item
               key={view.path}
               value={`Go to ${view.name}`}

@@ -12,6 +12,7 @@ import { Failed, Loading } from '../ui/states';
 import { AlarmBar } from './alarm-bar';
 import { AsItWasBar } from './as-it-was';
 import { AskedBar } from './asked-bar';
+import { ConfirmBar } from './confirm-bar';
 import { DemoBar } from './demo-bar';
 import { LeavingBar } from './leaving';
 import { PaperHead } from './paper-head';
@@ -39,6 +40,8 @@ function OfflineBar({ zone }: { zone: string | undefined }) {
   );
 }
 
+const NOTHING_MORE = { words: false, messages: false };
+
 /** What stands around every view: the bar on top, the tideline under it, the demo's clock at the foot. */
 function Frame({ session }: { session: Session }) {
   const student = Number(useParams().student);
@@ -47,6 +50,7 @@ function Frame({ session }: { session: Session }) {
   useLive(student);
   useClockEdges(student, asof === null ? board.data : undefined);
   useHeldClock(asof === null ? null : (board.data?.now ?? null));
+  const sees = session.students.find((one) => one.id === student)?.sees ?? NOTHING_MORE;
   const value = useMemo(() => {
     if (!board.data) return null;
     const courses = new Map(board.data.courses.map((course) => [course.id, course]));
@@ -57,11 +61,13 @@ function Frame({ session }: { session: Session }) {
       zone: board.data.zone,
       own: session.person?.id === student,
       mayWrite: board.data.mayWrite,
+      sees,
+      mayWriteLetters: asof === null && sees.messages,
       asof,
       course: (id: number) => courses.get(id),
       work: (id: number) => works.get(id),
     };
-  }, [student, board.data, asof, session.person?.id]);
+  }, [student, board.data, asof, session.person?.id, sees]);
 
   return (
     <StudentContext value={value}>
@@ -75,6 +81,7 @@ function Frame({ session }: { session: Session }) {
         <TopBar session={session} student={student} />
         {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
         <LeavingBar />
+        <ConfirmBar />
         <AskedBar />
         <OfflineBar zone={value?.zone} />
         {value && (asof === null ? <AlarmBar /> : <AsItWasBar day={asof} />)}

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Session } from '../api/client';
+import { ConfirmBar } from './confirm-bar';
 import { DemoBar } from './demo-bar';
 import { LeavingBar } from './leaving';
 import { Mark, PersonMenu } from './top-bar';
@@ -16,6 +17,7 @@ function HouseholdFrame({ session, children }: { session: Session; children: Rea
         <PersonMenu session={session} />
       </header>
       <LeavingBar />
+      <ConfirmBar />
       <main className="flex min-h-0 flex-1 flex-col">{children}</main>
       {session.demo && <DemoBar />}
     </div>

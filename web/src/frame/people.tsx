@@ -10,15 +10,11 @@ import { Failed, Loading } from '../ui/states';
 import { useWrite } from '../ui/use-write';
 import { Ask, Requests } from './asking';
 import { Children } from './children';
-import { OnceLink } from './once-link';
+import { InviteForm } from './invite-form';
+import { ALL, isAll, type Sight, SightChecks, sightWords } from './sight';
 
 type Person = NonNullable<Session['person']>;
 type Open = Schemas['OpenInvitation'];
-
-/** The link that lets somebody in. */
-function linkOf(secret: string): string {
-  return `${window.location.origin}/join/${secret}`;
-}
 
 interface PeopleDialogProps {
   session: Session;
@@ -38,7 +34,7 @@ function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
   };
   return (
     <Dialog open={open} onOpenChange={(next) => !next && close()} title="People">
-      {open && person.role === 'STUDENT' && <MayRead person={person} />}
+      {open && person.role === 'STUDENT' && <MayRead person={person} mails={session.mails} />}
       {open && others.length > 0 && <Reads students={others} />}
       {open && person.role !== 'STUDENT' && <Ask person={person} />}
       {open && person.role !== 'STUDENT' && <Children zone={person.zone} />}
@@ -47,22 +43,34 @@ function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
 }
 
 /** Who may see a student's work. */
-function MayRead({ person }: { person: Person }) {
+function MayRead({ person, mails }: { person: Person; mails: boolean }) {
   const guardians = useQuery(guardiansQuery(person.id));
-  const [made, setMade] = useState<string | null>(null);
   const again = () => queryClient.invalidateQueries({ queryKey: guardiansQuery(person.id).queryKey });
   const path = { student: person.id };
-  const { write: invite, writing } = useWrite(async () => {
+  const [sees, setSees] = useState(ALL);
+  const invite = async (email: string | null) => {
     const { secret } = await take(
-      client.POST('/api/students/{student}/guardians/invitations', { params: { path } }),
+      client.POST('/api/students/{student}/guardians/invitations', {
+        params: { path },
+        body: { ...sees, email },
+      }),
     );
-    setMade(linkOf(secret));
     await again();
-  });
+    return secret;
+  };
   const { write: end } = useWrite(async (guardian: number) => {
     await take(
       client.DELETE('/api/students/{student}/guardians/{guardian}', {
         params: { path: { ...path, guardian } },
+      }),
+    );
+    await again();
+  });
+  const { write: show } = useWrite(async ({ guardian, body }: { guardian: number; body: Sight }) => {
+    await take(
+      client.PUT('/api/students/{student}/guardians/{guardian}/sight', {
+        params: { path: { ...path, guardian } },
+        body,
       }),
     );
     await again();
@@ -83,13 +91,20 @@ function MayRead({ person }: { person: Person }) {
         Who may see your work
       </h3>
       <p className="mb-2 text-[14px] text-ink-2">
-        A guardian reads your work, grades and messages, and can change nothing. Your own notes are never
-        seen.
+        A guardian reads what you show them and can change nothing; with messages, they can write to your
+        teachers in their own name. Your own notes are never seen.
       </p>
       <Requests student={person.id} requests={guardians.data.requests} zone={person.zone} />
       <ul>
         {guardians.data.guardians.map((one) => (
-          <Guardian key={one.id} guardian={one} zone={person.zone} onEnd={() => void end(one.id)} />
+          <Guardian
+            key={one.id}
+            guardian={one}
+            zone={person.zone}
+            shown={!person.kept}
+            onShow={(sight) => void show({ guardian: one.id, body: sight })}
+            onEnd={() => void end(one.id)}
+          />
         ))}
       </ul>
       {guardians.data.guardians.length === 0 && (
@@ -98,16 +113,13 @@ function MayRead({ person }: { person: Person }) {
       <OpenInvitations
         invitations={guardians.data.invitations}
         zone={person.zone}
+        narrows
         onTakeBack={(one) => void takeBack(one)}
       />
-      <div className="mt-2">
-        {made ? (
-          <OnceLink label="The link" text={made} onDone={() => setMade(null)} />
-        ) : (
-          <Button disabled={writing} onClick={() => void invite()}>
-            Invite a guardian
-          </Button>
-        )}
+      <div className="mt-3">
+        <InviteForm mails={mails} button="Invite a guardian" invite={invite}>
+          <SightChecks of="whom you invite" sees={sees} onChange={setSees} />
+        </InviteForm>
       </div>
     </section>
   );
@@ -116,10 +128,13 @@ function MayRead({ person }: { person: Person }) {
 interface GuardianProps {
   guardian: Schemas['Guardian'];
   zone: string;
+  /** Whether what they see is the student's to say: not that of who keeps the account. */
+  shown: boolean;
+  onShow: (sees: Sight) => void;
   onEnd: () => void;
 }
 
-function Guardian({ guardian, zone, onEnd }: GuardianProps) {
+function Guardian({ guardian, zone, shown, onShow, onEnd }: GuardianProps) {
   const now = useNow();
   const [sure, setSure] = useState(false);
   return (
@@ -145,6 +160,11 @@ function Guardian({ guardian, zone, onEnd }: GuardianProps) {
           End
         </TextButton>
       )}
+      {shown && (
+        <div className="basis-full">
+          <SightChecks of={guardian.name} sees={guardian.sees} onChange={onShow} />
+        </div>
+      )}
     </li>
   );
 }
@@ -153,10 +173,12 @@ interface OpenInvitationsProps {
   invitations: readonly Open[];
   zone: string;
   onTakeBack: (id: number) => void;
+  /** Whether they let somebody see one's own work, so that what they see is said. */
+  narrows?: boolean;
 }
 
 /** Links that somebody can still use. */
-function OpenInvitations({ invitations, zone, onTakeBack }: OpenInvitationsProps) {
+function OpenInvitations({ invitations, zone, onTakeBack, narrows = false }: OpenInvitationsProps) {
   return (
     <ul>
       {invitations.map((one) => (
@@ -165,7 +187,8 @@ function OpenInvitations({ invitations, zone, onTakeBack }: OpenInvitationsProps
           className="flex items-center justify-between gap-3 border-line-2 border-t py-2 text-[14px]"
         >
           <span className="text-ink-2">
-            A link for a {one.role === 'STUDENT' ? 'student' : 'guardian'}, open until{' '}
+            A link for a {one.role === 'STUDENT' ? 'student' : 'guardian'}
+            {narrows && !isAll(one.sees) && `, who sees ${sightWords(one.sees)}`}, open until{' '}
             {moment(one.endsAt, zone)}
           </span>
           <TextButton className="shrink-0" onClick={() => onTakeBack(one.id)}>
@@ -208,4 +231,4 @@ function Reads({ students }: { students: Session['students'] }) {
   );
 }
 
-export { linkOf, OpenInvitations, PeopleDialog };
+export { OpenInvitations, PeopleDialog };

@@ -3,6 +3,7 @@ import { toast } from 'sonner';
 import { client, type Schemas, type Session, take } from '../api/client';
 import { placesQuery, queryClient } from '../api/queries';
 import { useNow } from '../lib/now';
+import { canUsePasskeys } from '../lib/passkeys';
 import { near } from '../lib/time';
 import { Button, TextButton } from '../ui/button';
 import { Dialog } from '../ui/dialog';
@@ -10,21 +11,25 @@ import { TextField } from '../ui/field';
 import { Loading } from '../ui/states';
 import { useFormWrite } from '../ui/use-form-write';
 import { useWrite } from '../ui/use-write';
+import { Passkeys } from './passkeys';
 
 type Person = NonNullable<Session['person']>;
 type Place = Schemas['Place'];
 
 interface SignInsDialogProps {
   person: Person;
+  /** The name of the place that passkeys belong to. */
+  passkeysOf: string;
   open: boolean;
   onClose: () => void;
 }
 
 /** One's password, and where one is signed in. */
-function SignInsDialog({ person, open, onClose }: SignInsDialogProps) {
+function SignInsDialog({ person, passkeysOf, open, onClose }: SignInsDialogProps) {
   return (
     <Dialog open={open} onOpenChange={(next) => !next && onClose()} title="Password and sign-ins">
       {open && <Password />}
+      {open && <Passkeys zone={person.zone} canMake={canUsePasskeys(passkeysOf)} />}
       {open && <Places zone={person.zone} />}
     </Dialog>
   );

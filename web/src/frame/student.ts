@@ -1,5 +1,5 @@
 import { createContext, useContext } from 'react';
-import type { Board, Course, Work } from '../api/client';
+import type { Board, Course, Schemas, Work } from '../api/client';
 
 export interface StudentView {
   id: number;
@@ -9,6 +9,10 @@ export interface StudentView {
   own: boolean;
   /** False for a guardian, who reads and never changes, and for a day that is past. */
   mayWrite: boolean;
+  /** What is shown to who reads, beside work and grades. */
+  sees: Schemas['Sight'];
+  /** Whether letters to teachers can be written: by the student, or by a guardian in their own name. */
+  mayWriteLetters: boolean;
   /** The day that is looked at as it was; null for now. */
   asof: string | null;
   course: (id: number) => Course | undefined;

@@ -39,13 +39,14 @@ function Mark({ slight = false }: { slight?: boolean }) {
 function TopBar({ session, student }: TopBarProps) {
   const location = useLocation();
   const known = useContext(StudentContext) !== null;
+  const words = session.students.find((one) => one.id === student)?.sees.words;
   return (
     <header className="no-print flex h-[46px] shrink-0 items-center gap-x-4 border-line border-b bg-raised px-5 max-sm:gap-x-2 max-sm:px-3">
       <Mark slight={!isAlone(session, student)} />
       <WhoseBoard session={session} student={student} />
-      <ViewsInHand student={student} />
+      <ViewsInHand student={student} words={words} />
       <nav aria-label="Views" className="flex self-stretch max-sm:hidden">
-        {viewsOf(student)
+        {viewsOf(student, words)
           .filter((view) => !view.aside)
           .map((view) => (
             <NavLink
@@ -66,10 +67,10 @@ function TopBar({ session, student }: TopBarProps) {
 }
 
 /** On a phone the views stand behind the name of the one that is open. */
-function ViewsInHand({ student }: { student: number }) {
+function ViewsInHand({ student, words }: { student: number; words: boolean | undefined }) {
   const navigate = useNavigate();
   const location = useLocation();
-  const views = viewsOf(student);
+  const views = viewsOf(student, words);
   const here = views.find((view) => location.pathname.startsWith(view.path));
   const go = (path: string) => {
     const view = views.find((one) => one.path === path);
@@ -227,6 +228,7 @@ function PersonMenu({ session }: { session: Session }) {
         <>
           <PersonDialog person={session.person} open={asking === 'self'} onClose={() => setAsking(null)} />
           <SignInsDialog
+            passkeysOf={session.passkeysOf}
             person={session.person}
             open={asking === 'sign-ins'}
             onClose={() => setAsking(null)}

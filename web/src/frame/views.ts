@@ -11,7 +11,15 @@ export interface View {
   narrows?: true;
 }
 
-export function viewsOf(student: number): View[] {
+/** Those that hold nothing but words and files, for who is shown them. */
+const OF_WORDS = ['Feedback', 'Files'];
+
+/** @param words whether who reads is shown words and files */
+export function viewsOf(student: number, words = true): View[] {
+  return all(student).filter((view) => words || !OF_WORDS.includes(view.name));
+}
+
+function all(student: number): View[] {
   return [
     { name: 'Next', path: `/s/${student}/next`, key: 'n' },
     { name: 'Work', path: `/s/${student}/work`, key: 'w', narrows: true },

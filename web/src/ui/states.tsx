@@ -2,8 +2,16 @@ import type { ReactNode } from 'react';
 import { Refused } from '../api/client';
 import { Button } from './button';
 
+interface EmptyProps {
+  title: string;
+  /** Whether it is all that the view has. */
+  alone?: boolean;
+  children?: ReactNode;
+}
+
 /** What stands where a list would, when there is nothing in it: why, and what can be done. */
-function Empty({ title, children }: { title: string; children?: ReactNode }) {
+function Empty({ title, alone = false, children }: EmptyProps) {
+  const Title = alone ? 'h1' : 'p';
   return (
     <div className="mx-auto flex max-w-[46ch] flex-col items-center gap-3 px-6 py-16 text-center">
       <svg width="108" height="24" viewBox="0 0 108 24" aria-hidden>
@@ -12,7 +20,7 @@ function Empty({ title, children }: { title: string; children?: ReactNode }) {
           <path key={x} d={`M${x} 11 v10`} stroke="var(--line)" strokeWidth="2" />
         ))}
       </svg>
-      <p className="font-bold text-[18px]">{title}</p>
+      <Title className="font-bold text-[18px]">{title}</Title>
       <div className="text-ink-2">{children}</div>
     </div>
   );
@@ -44,4 +52,13 @@ function Loading({ rows = 12 }: { rows?: number }) {
   );
 }
 
-export { Empty, Failed, Loading };
+/** What a student doesn't show to who reads. */
+function NotShown({ name, what }: { name: string; what: string }) {
+  return (
+    <Empty alone title={`${name} doesn’t show you ${what}`}>
+      You see their work and grades. They can show you more: under their name, “Who may see your work”.
+    </Empty>
+  );
+}
+
+export { Empty, Failed, Loading, NotShown };

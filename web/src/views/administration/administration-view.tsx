@@ -60,7 +60,7 @@ function AdministrationView() {
           )}
         </section>
         <div className="flex flex-col gap-6">
-          <LetIn person={session.person} />
+          <LetIn person={session.person} mails={session.mails} />
           <Instance data={data} />
         </div>
       </div>

@@ -2,9 +2,8 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../../api/client';
 import { invitationsQuery, queryClient } from '../../api/queries';
-import { OnceLink } from '../../frame/once-link';
-import { linkOf, OpenInvitations } from '../../frame/people';
-import { Button } from '../../ui/button';
+import { InviteForm } from '../../frame/invite-form';
+import { OpenInvitations } from '../../frame/people';
 import { Choice } from '../../ui/choice';
 import { useWrite } from '../../ui/use-write';
 
@@ -17,16 +16,15 @@ const ROLES = [
 ] as const;
 
 /** Who else is let in here, by who administers it. */
-function LetIn({ person }: { person: Person }) {
+function LetIn({ person, mails }: { person: Person; mails: boolean }) {
   const { data: open } = useQuery(invitationsQuery);
   const [role, setRole] = useState<Open['role']>('STUDENT');
-  const [made, setMade] = useState<string | null>(null);
   const again = () => queryClient.invalidateQueries({ queryKey: invitationsQuery.queryKey });
-  const { write: invite, writing } = useWrite(async () => {
-    const { secret } = await take(client.POST('/api/administration/invitations', { body: { role } }));
-    setMade(linkOf(secret));
+  const invite = async (email: string | null) => {
+    const { secret } = await take(client.POST('/api/administration/invitations', { body: { role, email } }));
     await again();
-  });
+    return secret;
+  };
   const { write: takeBack } = useWrite(async (invitation: number) => {
     await take(
       client.DELETE('/api/administration/invitations/{invitation}', { params: { path: { invitation } } }),
@@ -42,16 +40,9 @@ function LetIn({ person }: { person: Person }) {
         Who you invite has an account of their own; their work isn’t yours to see.
       </p>
       <OpenInvitations invitations={open ?? []} zone={person.zone} onTakeBack={(one) => void takeBack(one)} />
-      {made ? (
-        <OnceLink label="The link" text={made} onDone={() => setMade(null)} />
-      ) : (
-        <div className="flex flex-wrap items-end gap-3">
-          <Choice label="Invite" value={role} options={ROLES} onChange={setRole} />
-          <Button disabled={writing} onClick={() => void invite()}>
-            Make a link
-          </Button>
-        </div>
-      )}
+      <InviteForm mails={mails} button="Make a link" invite={invite}>
+        <Choice label="Invite" value={role} options={ROLES} onChange={setRole} />
+      </InviteForm>
     </section>
   );
 }

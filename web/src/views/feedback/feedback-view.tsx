@@ -11,7 +11,7 @@ import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Menu, MenuChoice } from '../../ui/menu';
-import { Empty, Failed, Loading } from '../../ui/states';
+import { Empty, Failed, Loading, NotShown } from '../../ui/states';
 import { useWrite } from '../../ui/use-write';
 import { Messages } from '../piece/message';
 import type { Said } from '../piece/model';
@@ -24,8 +24,8 @@ import { type Entry, entriesOf, hasWords, sizeOf } from './model';
 
 /** All that was said, in one stream: unread first, who spoke and where, and what it may be asking for. */
 function FeedbackView() {
-  const { id } = useStudent();
-  const feedback = useQuery(feedbackQuery(id));
+  const { id, sees, board } = useStudent();
+  const feedback = useQuery({ ...feedbackQuery(id), enabled: sees.words });
   const { work } = useParams();
   const openWork = work ? Number(work) : null;
   const navigate = useNavigate();
@@ -37,6 +37,7 @@ function FeedbackView() {
     [navigate, id],
   );
   const close = useCallback(() => open(null), [open]);
+  if (!sees.words) return <NotShown name={board.student.name} what="words and files" />;
   if (feedback.isError) return <Failed error={feedback.error} onRetry={() => void feedback.refetch()} />;
   if (!feedback.data) return <Loading />;
   return (

@@ -8,14 +8,15 @@ import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
 import { bytes, count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
-import { Empty, Failed, Loading } from '../../ui/states';
+import { Empty, Failed, Loading, NotShown } from '../../ui/states';
 
 type File = Schemas['FileView'];
 
 /** Every file that was handed in or lies ready, by course and work. */
 function FilesView() {
-  const { id } = useStudent();
-  const files = useQuery(filesQuery(id));
+  const { id, sees, board } = useStudent();
+  const files = useQuery({ ...filesQuery(id), enabled: sees.words });
+  if (!sees.words) return <NotShown name={board.student.name} what="words and files" />;
   if (files.isError) return <Failed error={files.error} onRetry={() => void files.refetch()} />;
   if (!files.data) return <Loading />;
   return <Shelf files={files.data} />;

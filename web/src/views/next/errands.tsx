@@ -48,8 +48,8 @@ function Errands({ errands }: { errands: readonly Errand[] }) {
 
 /** By when something was last said of each; in the order of the courses until that is known. */
 function useNewestFirst(unread: readonly Errand[], wanted: boolean): readonly Errand[] {
-  const { id } = useStudent();
-  const feedback = useQuery({ ...feedbackQuery(id), enabled: wanted });
+  const { id, sees } = useStudent();
+  const feedback = useQuery({ ...feedbackQuery(id), enabled: wanted && sees.words });
   return useMemo(() => {
     const latest = new Map<number, string>();
     for (const one of feedback.data?.said ?? []) {

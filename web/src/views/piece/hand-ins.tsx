@@ -15,7 +15,7 @@ import { FileLinks, timingWords } from './receipt';
 
 /** Every hand-in with its files, the latest first; each has its receipt. The one with the teacher can be withdrawn. */
 function HandIns({ detail }: { detail: Detail }) {
-  const { mayWrite, id } = useStudent();
+  const { mayWrite, id, sees } = useStudent();
   if (detail.handIns.length === 0) return null;
   return (
     <Part title="Handed in" id="hand-ins" aside={count(detail.handIns.length, 'time')}>
@@ -26,9 +26,11 @@ function HandIns({ detail }: { detail: Detail }) {
       </ul>
       <div className="no-print mt-3 flex flex-wrap items-center gap-3 empty:hidden">
         {detail.mayWithdraw && mayWrite && <Withdraw detail={detail} />}
-        <Link to={`/s/${id}/files`} className="text-[14px] text-ink-2 underline underline-offset-2">
-          All files
-        </Link>
+        {sees.words && (
+          <Link to={`/s/${id}/files`} className="text-[14px] text-ink-2 underline underline-offset-2">
+            All files
+          </Link>
+        )}
       </div>
     </Part>
   );

@@ -3,7 +3,13 @@ import { Paperclip } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
 import { client, type Detail, type Schemas, take, writeKey } from '../../api/client';
-import { messageDraftsQuery, messagesQuery, refreshStudent, sessionQuery } from '../../api/queries';
+import {
+  type LetterTopic,
+  messageDraftsQuery,
+  messagesQuery,
+  refreshStudent,
+  sessionQuery,
+} from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
@@ -41,52 +47,98 @@ function useMessage(): [open: boolean, setOpen: (open: boolean, answers?: Signal
   return [params.get('step') === 'message', setOpen];
 }
 
+/** What a message is about: a piece of work, or a whole course. */
+interface Topic {
+  title: string;
+  teacher: string | null;
+  of: LetterTopic;
+}
+
+function topicOf(detail: Detail): Topic {
+  return { title: detail.work.title, teacher: detail.material.teacher, of: { work: detail.work.id } };
+}
+
 interface WriteToTeacherProps {
-  detail: Detail;
+  teacher: string | null;
   /** The signal that the message is to deal with. */
   answers?: Signal['kind'];
   children?: string;
 }
 
 /** The way to a message to the teacher. */
-function WriteToTeacher({ detail, answers, children }: WriteToTeacherProps) {
-  const { mayWrite } = useStudent();
+function WriteToTeacher({ teacher, answers, children }: WriteToTeacherProps) {
+  const { mayWriteLetters } = useStudent();
   const [, setOpen] = useMessage();
-  if (!mayWrite) return null;
+  if (!mayWriteLetters) return null;
   return (
     <TextButton onClick={() => setOpen(true, answers)}>
-      {children ?? `Write to ${detail.material.teacher ?? 'the teacher'}`}
+      {children ?? `Write to ${teacher ?? 'the teacher'}`}
     </TextButton>
   );
 }
 
 /** A message to the teacher, drafted from the facts. Opens by `?step=message`. */
-function MessageDialog({ detail }: { detail: Detail }) {
-  const { mayWrite } = useStudent();
+function MessageDialog({ topic }: { topic: Topic }) {
+  const { mayWriteLetters } = useStudent();
   const [open, setOpen] = useMessage();
   return (
     <Dialog
-      open={open && mayWrite}
+      open={open && mayWriteLetters}
       onOpenChange={(next) => setOpen(next)}
-      title={`Write to ${detail.material.teacher ?? 'the teacher'}`}
-      about={`${detail.work.title}. Drafted from what is known; change every word you like.`}
+      title={`Write to ${topic.teacher ?? 'the teacher'}`}
+      about={`${topic.title}. Drafted from what is known; change every word you like.`}
       wide
     >
-      {open && <Drafted work={detail.work.id} onDone={() => setOpen(false)} />}
+      {open && mayWriteLetters && <Drafted topic={topic.of} onDone={() => setOpen(false)} />}
     </Dialog>
   );
 }
 
-function Drafted({ work, onDone }: { work: number; onDone: () => void }) {
+function Drafted({ topic, onDone }: { topic: LetterTopic; onDone: () => void }) {
   const { id } = useStudent();
-  const drafts = useQuery(messageDraftsQuery(id, work));
+  const drafts = useQuery(messageDraftsQuery(id, topic));
   if (drafts.isError) return <Failed error={drafts.error} onRetry={() => void drafts.refetch()} />;
   if (!drafts.data) return <Loading rows={4} />;
-  return <MessageForm work={work} drafts={drafts.data} onDone={onDone} />;
+  return <MessageForm topic={topic} drafts={drafts.data} onDone={onDone} />;
+}
+
+interface Letter {
+  to: string;
+  subject: string;
+  body: string;
+  receipt: number | null;
+}
+
+/** To the teacher of the piece of work or of the course. */
+function sendLetter(
+  student: number,
+  topic: LetterTopic,
+  key: string,
+  letter: Letter,
+  files: readonly File[],
+) {
+  const header = { 'Idempotency-Key': key };
+  const sent = {
+    body: { ...letter, files: null },
+    bodySerializer: () => formOf({ ...letter }, 'files', files),
+  };
+  return 'work' in topic
+    ? take(
+        client.POST('/api/students/{student}/works/{work}/messages', {
+          params: { path: { student, work: topic.work }, header },
+          ...sent,
+        }),
+      )
+    : take(
+        client.POST('/api/students/{student}/courses/{course}/messages', {
+          params: { path: { student, course: topic.course }, header },
+          ...sent,
+        }),
+      );
 }
 
 interface MessageFormProps {
-  work: number;
+  topic: LetterTopic;
   drafts: Drafts;
   onDone: () => void;
 }
@@ -95,7 +147,7 @@ function wordsOf(drafts: Drafts, place: number) {
   return { subject: drafts.drafts[place]?.subject ?? '', body: drafts.drafts[place]?.body ?? '' };
 }
 
-function MessageForm({ work, drafts, onDone }: MessageFormProps) {
+function MessageForm({ topic, drafts, onDone }: MessageFormProps) {
   const { id } = useStudent();
   const [params] = useAddress();
   const asked = drafts.drafts.findIndex(
@@ -111,13 +163,7 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
   const { form, field, submit, writing, faultOf } = useFormWrite(
     { to: drafts.address, ...wordsOf(drafts, first) },
     async (typed) => {
-      await take(
-        client.POST('/api/students/{student}/works/{work}/messages', {
-          params: { path: { student: id, work }, header: { 'Idempotency-Key': key } },
-          body: { ...typed, receipt: along, files: null },
-          bodySerializer: () => formOf({ ...typed, receipt: along }, 'files', files.files),
-        }),
-      );
+      await sendLetter(id, topic, key, { ...typed, receipt: along }, files.files);
       toast(`The message to ${drafts.to || typed.to} is on its way`);
       onDone();
       await refreshStudent(id);
@@ -155,7 +201,9 @@ function MessageForm({ work, drafts, onDone }: MessageFormProps) {
           fault={faultOf('files') ?? faultOf('file')}
         />
       )}
-      {along !== null && <Enclosed work={work} receipt={along} onLeave={() => setAlong(null)} />}
+      {along !== null && 'work' in topic && (
+        <Enclosed work={topic.work} receipt={along} onLeave={() => setAlong(null)} />
+      )}
       <div className="flex flex-wrap items-center justify-end gap-2">
         {!drafts.canSend && (
           <p className="mr-auto text-[14px] text-ink-2">
@@ -208,19 +256,25 @@ const SENDING: Record<Message['sending'], string> = {
   GIVEN_UP: 'could not be sent',
 };
 
-/** What was written to teachers: about one piece of work, or all of it. */
-function Messages({ work }: { work?: number }) {
-  const { id, zone, board } = useStudent();
+function isAbout(message: Message, topic: LetterTopic): boolean {
+  return 'work' in topic
+    ? message.work === topic.work
+    : message.work === null && message.course === topic.course;
+}
+
+/** What was written to teachers: about one piece of work, about a course as a whole, or all of it. */
+function Messages({ about }: { about?: LetterTopic }) {
+  const { id, zone, board, sees, course } = useStudent();
   const now = useNow();
   const session = useQuery(sessionQuery);
-  const all = useQuery(messagesQuery(id));
-  const messages = (all.data ?? []).filter((message) => work === undefined || message.work === work);
+  const all = useQuery({ ...messagesQuery(id), enabled: sees.messages });
+  const messages = (all.data ?? []).filter((message) => !about || isAbout(message, about));
   if (messages.length === 0) return null;
   const mailBox = session.data?.demo?.mailBox;
   return (
     <section className="mt-4">
       <h4 className="flex items-baseline justify-between gap-3 border-line-2 border-b pb-1 font-semibold text-[14px]">
-        Messages I wrote
+        Messages to teachers
         {mailBox && (
           <a
             href={mailBox}
@@ -240,7 +294,7 @@ function Messages({ work }: { work?: number }) {
                 <span className="font-semibold">{message.subject}</span>
                 <span className="text-ink-2">
                   {' '}
-                  · to {message.to}, {near(message.at, zone, now)} ·{' '}
+                  · {message.from} to {message.to}, {near(message.at, zone, now)} ·{' '}
                 </span>
                 <span className={message.sending === 'GIVEN_UP' ? 'font-semibold text-loss' : 'text-ink-2'}>
                   {SENDING[message.sending]}
@@ -261,9 +315,11 @@ function Messages({ work }: { work?: number }) {
                   <Paperclip size={13} aria-hidden /> {file.name}, {bytes(file.size)}
                 </p>
               ))}
-              {work === undefined && (
+              {!about && (
                 <p className="mt-1 text-[14px] text-ink-2">
-                  {board.works.find((one) => one.id === message.work)?.title}
+                  {message.work === null
+                    ? course(message.course)?.name
+                    : board.works.find((one) => one.id === message.work)?.title}
                 </p>
               )}
             </details>
@@ -274,4 +330,4 @@ function Messages({ work }: { work?: number }) {
   );
 }
 
-export { MessageDialog, Messages, WriteToTeacher };
+export { MessageDialog, Messages, topicOf, WriteToTeacher };

@@ -150,13 +150,13 @@ function jumpTo(detail: Detail): string {
 }
 
 /** The parts that a piece of work has, in the order in which they matter now. */
-export function partsOf(detail: Detail, mayWrite: boolean): PartPlace[] {
+export function partsOf(detail: Detail, mayWrite: boolean, mayWriteLetters = mayWrite): PartPlace[] {
   const { work, material } = detail;
   // By what stays while it is being read: that something was read must not move what is on screen.
   const answered = work.feedback.count > 0 && (work.stage === 'RETURNED' || work.stage === 'SENT_BACK');
   const disagree = material.records.some((record) => record.disagreements.length > 0);
   const handIn = work.parts !== null || (mayWrite && (detail.mayHandIn || detail.mayRecord));
-  const said = detail.said.length > 0 || mayWrite;
+  const said = detail.said.length > 0 || mayWrite || mayWriteLetters;
   const all: [PartId, string, boolean][] = [
     ['records', 'Records', disagree],
     ['said', 'Feedback', said && answered],

@@ -28,7 +28,7 @@ import { HandIn } from './hand-in';
 import { HandIns } from './hand-ins';
 import { Life } from './life';
 import { MarkedPage } from './marked-page';
-import { MessageDialog } from './message';
+import { MessageDialog, topicOf } from './message';
 import { type PartId, type PartPlace, partsOf, stillNew } from './model';
 import { Notes, OwnEffort } from './own';
 import { OwnScoreDialog } from './own-score';
@@ -82,9 +82,9 @@ function useNewWhileOpen(detail: Detail): Detail {
 
 function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => void }) {
   const detail = useNewWhileOpen(told);
-  const { mayWrite, course, asof } = useStudent();
+  const { mayWrite, mayWriteLetters, course, asof } = useStudent();
   const { work } = detail;
-  const parts = partsOf(detail, mayWrite);
+  const parts = partsOf(detail, mayWrite, mayWriteLetters);
   useReadMark(told);
   useStep();
   return (
@@ -129,7 +129,7 @@ function PieceBody({ detail: told, onClose }: { detail: Detail; onClose: () => v
       })}
       <Why detail={detail} />
       <ReceiptDialog detail={detail} />
-      <MessageDialog detail={detail} />
+      <MessageDialog topic={topicOf(detail)} />
       <MarkedPage detail={detail} />
     </>
   );

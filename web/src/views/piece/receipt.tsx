@@ -29,7 +29,7 @@ function timingWords(receipt: Receipt): string {
 
 /** The receipt that `?receipt=` names. */
 function ReceiptDialog({ detail }: { detail: Detail }) {
-  const { id } = useStudent();
+  const { id, sees } = useStudent();
   const [params, setParams] = useAddress();
   const receipt = detail.handIns.find((one) => String(one.id) === params.get('receipt'));
   const close = () =>
@@ -42,13 +42,15 @@ function ReceiptDialog({ detail }: { detail: Detail }) {
     <Dialog open onOpenChange={(next) => !next && close()} title="Receipt" about={receipt.title} wide>
       <ReceiptBody detail={detail} receipt={receipt} />
       <div className="no-print mt-4 flex justify-end gap-2">
-        <a
-          href={`/api/students/${id}/works/${detail.work.id}/hand-ins/${receipt.id}/receipt`}
-          download
-          className="inline-flex h-8 items-center px-2 text-[14px] underline underline-offset-2"
-        >
-          As a PDF
-        </a>
+        {sees.words && (
+          <a
+            href={`/api/students/${id}/works/${detail.work.id}/hand-ins/${receipt.id}/receipt`}
+            download
+            className="inline-flex h-8 items-center px-2 text-[14px] underline underline-offset-2"
+          >
+            As a PDF
+          </a>
+        )}
         <Button onClick={() => window.print()}>Print the receipt</Button>
         <Button look="main" onClick={close}>
           Close the receipt

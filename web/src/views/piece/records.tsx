@@ -19,7 +19,9 @@ function Records({ detail }: { detail: Detail }) {
   return detail.material.records.map((record) => (
     <OneRecord key={record.toldBy} record={record}>
       <div className="mt-1.5 flex flex-wrap gap-x-5 pl-3">
-        {record.disagreements.length > 0 && <WriteToTeacher detail={detail} answers="RECORDS_DIFFER" />}
+        {record.disagreements.length > 0 && (
+          <WriteToTeacher teacher={detail.material.teacher} answers="RECORDS_DIFFER" />
+        )}
         <NotThisWork detail={detail} record={record} />
       </div>
     </OneRecord>

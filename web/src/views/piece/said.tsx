@@ -14,7 +14,7 @@ import { OnPages, Words } from './words';
 
 /** All that was said about this work. Marks on the pages of a file stand together; answers stand under what they answer. */
 function SaidPart({ detail }: { detail: Detail }) {
-  const { mayWrite } = useStudent();
+  const { mayWrite, mayWriteLetters, sees, board } = useStudent();
   const [answering, setAnswering] = useState<number | 'new' | null>(null);
   const { said, work } = detail;
   const [, setParams] = useAddress();
@@ -25,12 +25,17 @@ function SaidPart({ detail }: { detail: Detail }) {
       return before;
     });
   const { onPages, talks } = threads(said);
-  if (said.length === 0 && !mayWrite) return null;
+  if (said.length === 0 && !mayWrite && !mayWriteLetters) return null;
   const theirs = work.feedback.count;
   const aside =
     theirs === 0 ? 'nothing yet' : `${theirs}${work.feedback.unread ? `, ${work.feedback.unread} new` : ''}`;
   return (
     <Part title="Feedback" id="said" aside={aside}>
+      {!sees.words && theirs > 0 && (
+        <p className="text-[14px] text-ink-2">
+          {board.student.name} doesn’t show you what was said and handed in.
+        </p>
+      )}
       <ul className="flex flex-col gap-4">
         {onPages.map((marks) => (
           <li key={markKey(marks[0])}>
@@ -66,9 +71,9 @@ function SaidPart({ detail }: { detail: Detail }) {
         {mayWrite && answering !== 'new' && (
           <TextButton onClick={() => setAnswering('new')}>Comment on the work</TextButton>
         )}
-        <WriteToTeacher detail={detail} />
+        <WriteToTeacher teacher={detail.material.teacher} />
       </div>
-      <Messages work={work.id} />
+      <Messages about={{ work: work.id }} />
     </Part>
   );
 }

@@ -38,7 +38,7 @@ function Locks({ detail }: { detail: Detail }) {
             Until then it counts as 0 in what is expected.
           </p>
           <div className="mt-1.5 pl-3">
-            <WriteToTeacher detail={detail} answers="SHUT_FOR_GOOD">
+            <WriteToTeacher teacher={detail.material.teacher} answers="SHUT_FOR_GOOD">
               Ask for it
             </WriteToTeacher>
           </div>
@@ -60,7 +60,7 @@ function CheckIt({ detail }: { detail: Detail }) {
         </p>
       ))}
       <div className="mt-1.5 pl-3">
-        <WriteToTeacher detail={detail} />
+        <WriteToTeacher teacher={detail.material.teacher} />
       </div>
     </Part>
   );

@@ -3,6 +3,7 @@ import { client, Refused, type Session, take } from '../../api/client';
 import { queryClient, sessionQuery } from '../../api/queries';
 import { signIn } from '../../api/session';
 import { Mark } from '../../frame/top-bar';
+import { canUsePasskeys, enterByPasskey } from '../../lib/passkeys';
 import { Button, TextButton } from '../../ui/button';
 import { TextField, WholeFault } from '../../ui/field';
 import { useFormWrite } from '../../ui/use-form-write';
@@ -55,6 +56,12 @@ function SignInForm({ session }: { session: Session }) {
     await enter(() => signIn(withEmail, withPassword), setFault);
     setBusy(false);
   };
+  const byPasskey = async () => {
+    setBusy(true);
+    setFault(null);
+    await enter(enterByPasskey, setFault);
+    setBusy(false);
+  };
   const onSubmit = (event: FormEvent) => {
     event.preventDefault();
     void submit(email, password);
@@ -88,6 +95,11 @@ function SignInForm({ session }: { session: Session }) {
           Sign in
         </Button>
       </form>
+      {canUsePasskeys(session.passkeysOf) && (
+        <Button disabled={busy} onClick={() => void byPasskey()} className="mt-3 h-10 w-full text-[15px]">
+          Sign in with a passkey
+        </Button>
+      )}
       {session.mails && (
         <p className="mt-3">
           <TextButton onClick={() => setForgotten(true)}>I forgot my password</TextButton>

@@ -18,6 +18,7 @@ import { Button } from '../../../ui/button';
 import { CourseMark } from '../../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../../ui/states';
 import { CourseMenu } from '../../courses/course-list';
+import { MessageDialog, Messages, WriteToTeacher } from '../../piece/message';
 import { percentDomain, Scale } from '../scale';
 import { Announcements } from './announcements';
 import { GoalPanel } from './goal-panel';
@@ -67,6 +68,7 @@ function CoursePage({ course }: { course: Course }) {
     <div className="flex-1 overflow-auto print:overflow-visible">
       <div className="mx-auto w-full max-w-[1400px] px-5 py-4 max-sm:px-3 print:[zoom:0.78]">
         <CourseHead course={course} whatIf={whatIf} onReset={() => setWhatIf(NOTHING)} />
+        <MessageDialog topic={{ title: course.name, teacher: course.teacher, of: { course: course.id } }} />
         <Announcements course={course.id} />
         {course.standing.kind === 'COMPLETION' ? (
           <Path course={course} grade={grade} />
@@ -80,6 +82,9 @@ function CoursePage({ course }: { course: Course }) {
             fault={shown.error}
           />
         )}
+        <div className="no-print max-w-[760px]">
+          <Messages about={{ course: course.id }} />
+        </div>
       </div>
     </div>
   );
@@ -110,6 +115,7 @@ function CourseHead({ course, whatIf, onReset }: { course: Course; whatIf: WhatI
           <button type="button" className="underline underline-offset-2" onClick={() => window.print()}>
             Print
           </button>
+          <WriteToTeacher teacher={course.teacher} />
           <MoreOfCourse id={course.id} />
         </p>
       </div>

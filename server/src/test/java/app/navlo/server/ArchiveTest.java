@@ -100,6 +100,9 @@ public class ArchiveTest extends DemoServer {
                 Set.of(
                         "person",
                         "access_token",
+                        "address_confirmation",
+                        "passkey",
+                        "passkey_holder",
                         "guardianship",
                         "instance",
                         "invitation",

@@ -39,7 +39,7 @@ public class MessageTest extends DemoServer {
             {"Site section", "Sent back", "I need the section as a PDF"},
             {"Unit test 2", "Open it again", "scored 34 of 60, below the pass mark"},
             {"Colour notes", "Zero with a comment", "scored 0 of 20"},
-            {"Level traverse", "Late", "was due on"},
+            {"Level traverse", "Late", "was due at the end of Sun 22 Nov"},
             {"Soil essay, second", "An extension", "it would then be due on"},
             {"Evidence: mapping", "A question", "I have a question about “Evidence: mapping habitats”"},
         };

@@ -65,6 +65,12 @@ public final class Sentences {
                 : MOMENT.format(local);
     }
 
+    /** As {@link #moment}, in a sentence: "on Fri 27 Nov 17:00", "at the end of Wed 18 Nov". */
+    public static String on(Instant instant, ZoneId zone) {
+        String moment = moment(instant, zone);
+        return (Character.isLowerCase(moment.charAt(0)) ? "at " : "on ") + moment;
+    }
+
     /** At most two decimals, and none that are zero: 67.5, 40, 33.33. */
     public static String number(Rational value) {
         BigDecimal rounded = value.toDecimal(SHOWN_DECIMALS, RoundingMode.HALF_UP);

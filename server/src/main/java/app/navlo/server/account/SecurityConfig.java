@@ -3,6 +3,7 @@ package app.navlo.server.account;
 import app.navlo.server.problem.Problems;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Sight;
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Objects;
@@ -48,7 +49,9 @@ class SecurityConfig {
             TokenService tokens,
             Problems problems)
             throws Exception {
-        return http.authorizeHttpRequests(requests -> requests.requestMatchers(SESSION)
+        return http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ASYNC)
+                        .permitAll()
+                        .requestMatchers(SESSION)
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, "/api/people")
                         .permitAll()
@@ -58,7 +61,11 @@ class SecurityConfig {
                         .permitAll()
                         .requestMatchers(HttpMethod.POST, STOPPED_MAIL)
                         .permitAll()
-                        .requestMatchers("/api/password-resets/**", "/api/hand-overs/*")
+                        .requestMatchers(
+                                "/api/password-resets/**",
+                                "/api/hand-overs/*",
+                                "/api/passkeys/*",
+                                "/api/confirmations/*")
                         .permitAll()
                         .requestMatchers(
                                 "/api/students/{student}/guardians/**",

@@ -26,8 +26,14 @@ import org.springframework.web.filter.OncePerRequestFilter;
 final class TokenFilter extends OncePerRequestFilter {
     private static final String BEARER = "Bearer ";
     private static final Set<String> READING = Set.of("GET", "HEAD");
-    private static final List<String> NEVER =
-            List.of("/api/session", "/api/people", "/api/invitations", "/api/administration", "/api/demo");
+    private static final List<String> NEVER = List.of(
+            "/api/session",
+            "/api/passkeys",
+            "/api/confirmations",
+            "/api/people",
+            "/api/invitations",
+            "/api/administration",
+            "/api/demo");
     /** Who may see a student's work is said by the student alone, signed in. */
     private static final Pattern GUARDIANS = Pattern.compile("/api/students/[^/]+/guardians(/.*)?");
 

@@ -12,6 +12,7 @@ import app.navlo.server.sheet.TimeSheet;
 import app.navlo.server.store.Availabilities;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
+import app.navlo.server.store.Confirmations;
 import app.navlo.server.store.Course;
 import app.navlo.server.store.Courses;
 import app.navlo.server.store.Drafts;
@@ -70,6 +71,7 @@ class DemoSeed {
 
     private final People people;
     private final Guardianships guardianships;
+    private final Confirmations confirmations;
     private final Changes changes;
     private final Courses courses;
     private final Terms terms;
@@ -91,6 +93,7 @@ class DemoSeed {
     DemoSeed(
             People people,
             Guardianships guardianships,
+            Confirmations confirmations,
             Changes changes,
             Courses courses,
             Terms terms,
@@ -109,6 +112,7 @@ class DemoSeed {
             @Value("${navlo.demo.cohort:true}") boolean withCohort) {
         this.people = people;
         this.guardianships = guardianships;
+        this.confirmations = confirmations;
         this.changes = changes;
         this.courses = courses;
         this.terms = terms;
@@ -267,8 +271,10 @@ class DemoSeed {
     }
 
     private long addPerson(PersonFile person, ZoneId zone, Instant now) {
-        return people.add(new People.NewPerson(
+        long id = people.add(new People.NewPerson(
                 person.email(), person.passwordHash(), person.name(), person.role(), zone.getId(), now));
+        confirmations.confirm(id, now);
+        return id;
     }
 
     private static WeeklyHours hours(Map<DayOfWeek, List<String>> spans) {

@@ -86,7 +86,7 @@ final class CourseLetters {
     private String until(Board.Entry entry) {
         Instant due = entry.state().due();
         Instant ends = entry.state().acceptance().ends();
-        String was = due == null ? "" : ", due on " + Sentences.moment(due, zone());
+        String was = due == null ? "" : ", due " + Sentences.on(due, zone());
         return ends == null || !ends.isAfter(board.now())
                 ? was
                 : was + ", taken until " + Sentences.moment(ends, zone());
@@ -102,8 +102,8 @@ final class CourseLetters {
                     "These were handed in and aren't graded yet:"
                             + listed(
                                     waiting,
-                                    entry -> ", handed in on "
-                                            + Sentences.moment(
+                                    entry -> ", handed in "
+                                            + Sentences.on(
                                                     Objects.requireNonNull(
                                                             entry.state().handedInAt()),
                                                     zone()))

@@ -69,6 +69,10 @@ public record MessageDraft(
             return Sentences.moment(at, zone());
         }
 
+        private String on(Instant at) {
+            return Sentences.on(at, zone());
+        }
+
         List<MessageDraft> all(List<Signal> signals, List<Material.OtherRecord> records) {
             List<MessageDraft> drafts = new ArrayList<>();
             signals.forEach(signal -> addSignal(drafts, signal));
@@ -103,7 +107,7 @@ public record MessageDraft(
         private String handedIn() {
             WorkState state = entry.state();
             String receipt = entry.standingHandIn() == null ? "" : " (receipt " + entry.standingHandIn() + ")";
-            return voice.who() + " handed in " + title() + " on " + moment(Objects.requireNonNull(state.handedInAt()))
+            return voice.who() + " handed in " + title() + " " + on(Objects.requireNonNull(state.handedInAt()))
                     + receipt;
         }
 
@@ -157,7 +161,7 @@ public record MessageDraft(
 
         private String due() {
             Instant due = entry.state().due();
-            return due == null ? "" : "; it was due on " + moment(due);
+            return due == null ? "" : "; it was due " + on(due);
         }
 
         private String waitedFor(Signal signal) {
@@ -206,11 +210,11 @@ public record MessageDraft(
                                         "Two dues",
                                         SignalKind.RECORDS_DIFFER,
                                         "Two dues for ",
-                                        title() + " is due on "
-                                                + moment(Objects.requireNonNull(
+                                        title() + " is due "
+                                                + on(Objects.requireNonNull(
                                                         entry.state().due()))
-                                                + " on the course site and on "
-                                                + moment(Objects.requireNonNull(told.due())) + " in " + record.toldBy()
+                                                + " on the course site and "
+                                                + on(Objects.requireNonNull(told.due())) + " in " + record.toldBy()
                                                 + ". Which of them holds?");
                         });
             }
@@ -289,7 +293,7 @@ public record MessageDraft(
                         "Late",
                         null,
                         "Late: ",
-                        title() + " was due on " + moment(state.due()) + ", and " + voice.have()
+                        title() + " was due " + on(state.due()) + ", and " + voice.have()
                                 + " not handed it in yet"
                                 + (ends == null ? "" : "; by the rules it is taken until " + moment(ends))
                                 + ". " + voice.will() + " hand it in on "));
@@ -303,14 +307,13 @@ public record MessageDraft(
             if (due == null || (newDue == null && !entry.extensionPending())) {
                 return;
             }
-            String rule =
-                    newDue == null ? "" : " By the rule of the course it would then be due on " + moment(newDue) + ".";
+            String rule = newDue == null ? "" : " By the rule of the course it would then be due " + on(newDue) + ".";
             drafts.add(draft(
                     "An extension",
                     SignalKind.ASKING_ENDS,
                     "An extension for ",
-                    "May " + voice.who() + " have an extension for " + title() + ", which is due on " + moment(due)
-                            + "?" + rule + " I ask because "));
+                    "May " + voice.who() + " have an extension for " + title() + ", which is due " + on(due) + "?"
+                            + rule + " I ask because "));
         }
 
         /** What the teacher sends back is judged by a due of its own; what the student takes back is not. */

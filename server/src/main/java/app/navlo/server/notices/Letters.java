@@ -1,9 +1,9 @@
 package app.navlo.server.notices;
 
+import app.navlo.server.account.OwnAddress;
 import app.navlo.server.message.MailSettings;
 import app.navlo.server.store.Notices;
 import app.navlo.server.time.ServerClock;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
 /** Mail from Navlo itself to one of its people, which was asked for just now. */
@@ -12,17 +12,13 @@ public class Letters {
     private final Notices notices;
     private final MailSettings settings;
     private final ServerClock clock;
-    private final String address;
+    private final OwnAddress address;
 
-    Letters(
-            Notices notices,
-            MailSettings settings,
-            ServerClock clock,
-            @Value("${navlo.address:http://localhost:${server.port:8080}}") String address) {
+    Letters(Notices notices, MailSettings settings, ServerClock clock, OwnAddress address) {
         this.notices = notices;
         this.settings = settings;
         this.clock = clock;
-        this.address = address.replaceFirst("/+$", "");
+        this.address = address;
     }
 
     /** Whether a mail server is set up here. */
@@ -32,7 +28,12 @@ public class Letters {
 
     /** Under which people reach this Navlo, without a slash at its end. */
     public String address() {
-        return address;
+        return address.toString();
+    }
+
+    /** As {@link #send}, to somebody who isn't here yet. */
+    public void sendTo(String to, String subject, String body) {
+        notices.sendTo(to, clock.instant(), subject, body);
     }
 
     /** It goes on its way when what is written now is committed; what it says is forgotten once it is sent. */

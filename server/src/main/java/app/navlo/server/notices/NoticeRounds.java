@@ -118,7 +118,10 @@ class NoticeRounds {
         MimeMessage mail = sender.createMimeMessage();
         MimeMessageHelper helper = new MimeMessageHelper(mail, false, "UTF-8");
         helper.setFrom(new InternetAddress(settings.from(), "Navlo"));
-        helper.setTo(new InternetAddress(notice.email(), notice.name()));
+        helper.setTo(
+                notice.name() == null
+                        ? new InternetAddress(notice.email())
+                        : new InternetAddress(notice.email(), notice.name()));
         helper.setSubject(notice.subject());
         helper.setText(notice.body());
         helper.setSentDate(Date.from(notice.madeAt()));

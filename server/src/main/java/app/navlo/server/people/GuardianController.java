@@ -70,8 +70,10 @@ class GuardianController {
     InvitationService.MadeInvitation invite(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
-            @Valid @RequestBody(required = false) @Nullable SightForm form) {
-        return invitations.make(person, Role.GUARDIAN, student, SightForm.sight(form));
+            @Valid @RequestBody(required = false) @Nullable GuardianInvitationForm form) {
+        return form == null
+                ? invitations.make(person, Role.GUARDIAN, student, Sight.ALL, null)
+                : invitations.make(person, Role.GUARDIAN, student, form.sight(), form.email());
     }
 
     /** Says what a guardian sees beside work and grades. */

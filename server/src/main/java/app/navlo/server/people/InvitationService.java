@@ -2,10 +2,12 @@ package app.navlo.server.people;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.account.Secrets;
+import app.navlo.server.notices.Letters;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Invitations;
 import app.navlo.server.store.Invitations.Invitation;
+import app.navlo.server.store.People;
 import app.navlo.server.store.Role;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.store.Sight;
@@ -34,13 +36,19 @@ class InvitationService {
     private final PersonService people;
     private final ServerClock clock;
     private final Secrets secrets;
+    private final Letters letters;
+    private final AddressService addresses;
 
     InvitationService(
             Invitations invitations,
             Guardianships guardianships,
             PersonService people,
             ServerClock clock,
-            Secrets secrets) {
+            Secrets secrets,
+            Letters letters,
+            AddressService addresses) {
+        this.letters = letters;
+        this.addresses = addresses;
         this.secrets = secrets;
         this.invitations = invitations;
         this.guardianships = guardianships;
@@ -54,9 +62,10 @@ class InvitationService {
     /**
      * @param student whose guardian is let in by it; null for a person of their own
      * @param sees what they will see of this student
+     * @param email to whom it is mailed; null for nobody
      * @throws Refusal if too many are open
      */
-    MadeInvitation make(Person maker, Role role, @Nullable Long student, Sight sees) {
+    MadeInvitation make(Person maker, Role role, @Nullable Long student, Sight sees, @Nullable String email) {
         Instant now = clock.instant();
         long open = invitations.madeBy(maker.id()).stream()
                 .filter(one -> one.isOpen(now))
@@ -65,10 +74,30 @@ class InvitationService {
             throw Refusal.conflict(
                     MOST_OPEN + " of your invitations are still open", "Take back one that isn't needed.");
         }
+        if (email != null && !letters.canSend()) {
+            throw Refusal.invalid("email", "No mail can be sent from here. Leave it empty, and hand the link over.");
+        }
         String secret = secrets.next();
         Instant ends = now.plus(STANDS);
         long id = invitations.add(
-                new Invitations.NewInvitation(Sha256.of(secret), maker.id(), role, student, sees, now, ends));
+                new Invitations.NewInvitation(Sha256.of(secret), maker.id(), role, student, sees, email, now, ends));
+        if (email != null) {
+            letters.sendTo(
+                    email, "Navlo: " + maker.name().replaceAll("\\p{Cntrl}", " ") + " invites you", """
+                    %s invites you to Navlo%s.
+
+                    Follow this link within seven days; it works once:
+                    %s/join/%s
+
+                    If you don't know them, do nothing.
+                    """.formatted(
+                                    maker.name(),
+                                    student == null
+                                            ? ""
+                                            : ", to see their work at school: you would read it and change nothing",
+                                    letters.address(),
+                                    secret));
+        }
         LOG.info("person {} made invitation {}", maker.id(), id);
         return new MadeInvitation(id, secret, ends);
     }
@@ -119,6 +148,10 @@ class InvitationService {
     Joined joinAsNew(String secret, PersonService.NewPerson form) {
         Invitation invitation = look(secret);
         Person person = people.add(form, invitation.role());
+        addresses.begin(person.id(), person.email());
+        if (People.key(person.email()).equals(invitation.emailKey())) {
+            addresses.proved(person.id());
+        }
         return new Joined(use(invitation, person), person);
     }
 

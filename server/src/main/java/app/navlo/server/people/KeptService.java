@@ -34,6 +34,7 @@ public class KeptService {
     private static final Duration HOLDS = Duration.ofDays(7);
 
     private final KeptAccounts kept;
+    private final AddressService addresses;
     private final Departures departures;
     private final PersonService persons;
     private final People people;
@@ -46,6 +47,7 @@ public class KeptService {
 
     KeptService(
             KeptAccounts kept,
+            AddressService addresses,
             Departures departures,
             PersonService persons,
             People people,
@@ -57,6 +59,7 @@ public class KeptService {
             Secrets secrets) {
         this.secrets = secrets;
         this.kept = kept;
+        this.addresses = addresses;
         this.departures = departures;
         this.persons = persons;
         this.people = people;
@@ -156,6 +159,7 @@ public class KeptService {
         } catch (DuplicateKeyException taken) {
             throw Refusal.invalid("email", "Somebody signs in with this address already. Choose another.");
         }
+        addresses.begin(way.child(), email);
         signedIn.endAll(way.child());
         LOG.info("person {} took their account over", way.child());
     }

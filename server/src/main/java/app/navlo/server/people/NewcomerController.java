@@ -4,8 +4,11 @@ import app.navlo.server.account.Person;
 import app.navlo.server.store.Role;
 import app.navlo.server.store.Sight;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -27,10 +30,18 @@ class NewcomerController {
         this.invitations = invitations;
     }
 
-    /** @param role that who joins gets */
+    /**
+     * @param role that who joins gets
+     * @param email to whom the link is mailed; null to hand it over oneself
+     */
     record InvitationForm(
             @NotNull(message = "Say whether a student or a guardian is invited.")
-            Role role) {}
+            Role role,
+
+            @Nullable
+            @Email(message = "This isn't an e-mail address; one looks like name@example.org.")
+            @Size(min = 1, max = 254, message = "Type an address of at most 254 letters.")
+            String email) {}
 
     /** Invitations of people of their own that can still be used. */
     @GetMapping
@@ -46,7 +57,7 @@ class NewcomerController {
     @ResponseStatus(HttpStatus.CREATED)
     InvitationService.MadeInvitation invite(
             @AuthenticationPrincipal Person person, @Valid @RequestBody InvitationForm form) {
-        return invitations.make(person, form.role(), null, Sight.ALL);
+        return invitations.make(person, form.role(), null, Sight.ALL, form.email());
     }
 
     /** Takes an invitation back. */

@@ -107,15 +107,20 @@ public class PersonService {
      * @throws Refusal naming what doesn't fit
      */
     void changePassword(Person person, String current, String next, @Nullable String here) {
-        if (!passwords.matches(current, people.passwordOf(person.id()))) {
-            throw Refusal.invalid("current", "This isn't your password now.");
-        }
+        checkPassword(person, "current", current);
         rules.fault("next", next, List.of(person.name(), person.email())).ifPresent(fault -> {
             throw Refusal.invalid(List.of(fault));
         });
         people.setPassword(person.id(), hash(next));
         signedIn.endOthers(person, here);
         LOG.info("person {} changed their password", person.id());
+    }
+
+    /** @param field that it was typed into @throws Refusal if it isn't this person's */
+    void checkPassword(Person person, String field, String password) {
+        if (!passwords.matches(password, people.passwordOf(person.id()))) {
+            throw Refusal.invalid(field, "This isn't your password now.");
+        }
     }
 
     private String hash(String password) {

@@ -1,5 +1,6 @@
 package app.navlo.server.session;
 
+import app.navlo.server.account.OwnAddress;
 import app.navlo.server.account.Person;
 import app.navlo.server.account.Sights;
 import app.navlo.server.account.SignUp;
@@ -7,6 +8,7 @@ import app.navlo.server.account.SignUpMode;
 import app.navlo.server.account.SignedIn;
 import app.navlo.server.demo.DemoInfo;
 import app.navlo.server.message.MailSettings;
+import app.navlo.server.people.AddressService;
 import app.navlo.server.people.AskingService;
 import app.navlo.server.people.DepartureService;
 import app.navlo.server.people.KeptService;
@@ -55,6 +57,8 @@ public class SessionController {
     private final KeptService kept;
     private final AskingService asking;
     private final Sights sights;
+    private final OwnAddress address;
+    private final AddressService addresses;
 
     SessionController(
             People people,
@@ -68,7 +72,11 @@ public class SessionController {
             DepartureService departures,
             KeptService kept,
             AskingService asking,
-            Sights sights) {
+            Sights sights,
+            OwnAddress address,
+            AddressService addresses) {
+        this.addresses = addresses;
+        this.address = address;
         this.sights = sights;
         this.people = people;
         this.persons = persons;
@@ -88,6 +96,7 @@ public class SessionController {
      * @param students whose data this person may read
      * @param signUp who may sign up now; null for nobody who isn't invited
      * @param mails whether mail can be sent from here
+     * @param passkeysOf the name of this Navlo, to which passkeys belong
      */
     public record SessionView(
             Instant now,
@@ -95,6 +104,7 @@ public class SessionController {
             List<ReadableView> students,
             @Nullable WhoSignsUp signUp,
             boolean mails,
+            String passkeysOf,
             @Nullable DemoView demo) {}
 
     /**
@@ -107,6 +117,7 @@ public class SessionController {
     /**
      * @param administrator whether this person lets others in
      * @param kept whether a guardian keeps this account; its address is a name then
+     * @param unconfirmed whether they still have to say that the address is theirs, by a link that was mailed
      * @param asked how many guardians ask to see this person's work
      * @param leavesAt when everything of this person is deleted; null for who stays
      */
@@ -118,6 +129,7 @@ public class SessionController {
             String zone,
             boolean administrator,
             boolean kept,
+            boolean unconfirmed,
             int asked,
             @Nullable Instant leavesAt,
             People.Formats formats) {}
@@ -164,6 +176,7 @@ public class SessionController {
                 person == null ? List.of() : readable(person),
                 whoSignsUp(),
                 mail.canSend(),
+                address.host(),
                 demo.running() ? new DemoView(demo.school(), demo.signIns(), mail.address()) : null);
     }
 
@@ -176,6 +189,7 @@ public class SessionController {
             throw Refusal.conflict("This is a demo", "Sign in as one of its people.");
         }
         Person person = persons.signUp(request.person(), request.code());
+        addresses.begin(person.id(), person.email());
         signedIn.begin(person, http, response);
         return view(person);
     }
@@ -189,6 +203,7 @@ public class SessionController {
                 person.zone(),
                 instance.administers(person.id()),
                 kept.isKept(person.id()),
+                addresses.isOpen(person.id(), person.email()),
                 person.role() == Role.STUDENT ? asking.to(person.id()).size() : 0,
                 departures.of(person.id()).orElse(null),
                 people.formats(person.id()));
@@ -237,6 +252,9 @@ public class SessionController {
                     new People.Formats(form.hour12(), form.firstWeekday(), form.dateOrder()));
         } catch (DuplicateKeyException taken) {
             throw Refusal.invalid("email", "Somebody else signs in with this address. Choose another.");
+        }
+        if (!People.key(email).equals(People.key(person.email()))) {
+            addresses.begin(person.id(), email);
         }
         Person now = new Person(person.id(), email, form.name().strip(), person.role(), zone, "");
         signedIn.renew(now, http, response);

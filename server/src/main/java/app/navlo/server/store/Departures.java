@@ -33,6 +33,9 @@ public class Departures {
             "DELETE FROM hand_over WHERE person_id = ?",
             "DELETE FROM guardian_request WHERE guardian_id = ?",
             "DELETE FROM access_token WHERE person_id = ?",
+            "DELETE FROM address_confirmation WHERE person_id = ?",
+            "DELETE FROM passkey WHERE person_id = ?",
+            "DELETE FROM passkey_holder WHERE person_id = ?",
             "DELETE FROM guardianship WHERE ? IN (student_id, guardian_id)");
 
     /** Rows that name one another within their table are let go of first. */

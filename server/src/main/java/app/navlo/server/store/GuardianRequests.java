@@ -18,8 +18,13 @@ public class GuardianRequests {
     /** One's own. @param email as it was typed; whether anybody signs in with it isn't said */
     public record Asked(long id, String email, Instant madeAt) {}
 
-    /** To whom it goes. @param name of who asks */
-    public record Asking(long id, long guardian, String name, String email, Instant madeAt) {}
+    /**
+     * To whom it goes.
+     *
+     * @param name of who asks
+     * @param confirmed whether their address is known to be theirs
+     */
+    public record Asking(long id, long guardian, String name, String email, boolean confirmed, Instant madeAt) {}
 
     public List<Asked> by(long guardian) {
         return db.sql("SELECT id, email, made_at FROM guardian_request WHERE guardian_id = :guardian ORDER BY id")
@@ -31,7 +36,7 @@ public class GuardianRequests {
     /** Those that a student can answer. */
     public List<Asking> to(long student) {
         return db.sql("""
-                SELECT r.id, r.guardian_id, g.name, g.email, r.made_at
+                SELECT r.id, r.guardian_id, g.name, g.email, g.confirmed_at IS NOT NULL AS confirmed, r.made_at
                 FROM guardian_request r JOIN person g ON g.id = r.guardian_id
                 JOIN person s ON s.email_key = r.email_key
                 WHERE s.id = :student AND s.role = 'STUDENT' AND g.id <> s.id AND g.disabled_at IS NULL ORDER BY r.id
@@ -42,6 +47,7 @@ public class GuardianRequests {
                         row.getLong("guardian_id"),
                         row.getString("name"),
                         row.getString("email"),
+                        row.getBoolean("confirmed"),
                         Rows.instant(row, "made_at")))
                 .list();
     }

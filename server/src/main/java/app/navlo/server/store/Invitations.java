@@ -16,7 +16,7 @@ import org.springframework.stereotype.Repository;
 public class Invitations {
     private static final String COLUMNS = """
             SELECT i.id, i.made_by, m.name AS maker, i.role, i.student_id, s.name AS student, i.made_at, i.ends_at,
-                i.used_at, i.withdrawn_at, i.sees_words, i.sees_messages
+                i.used_at, i.withdrawn_at, i.sees_words, i.sees_messages, i.email_key
             FROM invitation i
             JOIN person m ON m.id = i.made_by
             LEFT JOIN person s ON s.id = i.student_id
@@ -32,6 +32,7 @@ public class Invitations {
      * @param role that who joins by it gets
      * @param studentId whose guardian they become; null for nobody's
      * @param sees what they see of this student
+     * @param emailKey to whom it was mailed; null for nobody
      * @param usedAt null while it can be used
      */
     public record Invitation(
@@ -42,6 +43,7 @@ public class Invitations {
             @Nullable Long studentId,
             @Nullable String student,
             Sight sees,
+            @Nullable String emailKey,
             Instant madeAt,
             Instant endsAt,
             @Nullable Instant usedAt,
@@ -58,15 +60,17 @@ public class Invitations {
             Role role,
             @Nullable Long studentId,
             Sight sees,
+            @Nullable String email,
             Instant madeAt,
             Instant endsAt) {}
 
     public long add(NewInvitation made) {
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
-                INSERT INTO invitation (hash, made_by, role, student_id, made_at, ends_at, sees_words, sees_messages)
-                VALUES (:hash, :by, :role, :student, :at, :ends, :words, :messages)
+                INSERT INTO invitation (hash, made_by, role, student_id, made_at, ends_at, sees_words, sees_messages, email_key)
+                VALUES (:hash, :by, :role, :student, :at, :ends, :words, :messages, :email)
                 """)
+                .param("email", made.email() == null ? null : People.key(made.email()))
                 .param("words", made.sees().words())
                 .param("messages", made.sees().messages())
                 .param("hash", made.hash())
@@ -103,6 +107,7 @@ public class Invitations {
                 Rows.longOrNull(row, "student_id"),
                 row.getString("student"),
                 new Sight(row.getBoolean("sees_words"), row.getBoolean("sees_messages")),
+                row.getString("email_key"),
                 Rows.instant(row, "made_at"),
                 Rows.instant(row, "ends_at"),
                 Rows.instantOrNull(row, "used_at"),

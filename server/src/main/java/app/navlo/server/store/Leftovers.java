@@ -25,6 +25,8 @@ public class Leftovers {
 
     static {
         RULES.put("password_reset", new Rule("DELETE FROM password_reset WHERE ends_at < :before", WAYS_IN));
+        RULES.put(
+                "address_confirmation", new Rule("DELETE FROM address_confirmation WHERE ends_at < :before", WAYS_IN));
         RULES.put("hand_over", new Rule("DELETE FROM hand_over WHERE ends_at < :before", WAYS_IN));
         RULES.put("invitation", new Rule("DELETE FROM invitation WHERE ends_at < :before", INVITATIONS));
         RULES.put("sign_in_failure", new Rule("DELETE FROM sign_in_failure WHERE last_failure < :before", FAILURES));

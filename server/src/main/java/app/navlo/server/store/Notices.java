@@ -48,13 +48,14 @@ public class Notices {
     public record Reader(long person, String name, String email, String zone, Choice choice) {}
 
     /**
+     * @param person to whom it goes; null for an address of nobody here
      * @param stoppable whether it is one of those that a press stops
      * @param tries so far
      */
     public record Mail(
             long id,
-            long person,
-            String name,
+            @Nullable Long person,
+            @Nullable String name,
             String email,
             Instant madeAt,
             String subject,
@@ -88,11 +89,11 @@ public class Notices {
                 .update();
     }
 
-    /** Everybody who wants something. */
+    /** Everybody who wants something and whose address is known to be theirs. */
     public List<Reader> readers() {
         return db.sql("""
                 SELECT c.*, p.name, p.email, p.zone FROM notice_choice c JOIN person p ON p.id = c.person_id
-                WHERE p.disabled_at IS NULL AND p.kept_by IS NULL
+                WHERE p.disabled_at IS NULL AND p.kept_by IS NULL AND p.confirmed_at IS NOT NULL
                     AND (c.losses OR c.asked OR c.scores OR c.week_day IS NOT NULL) ORDER BY c.person_id
                 """)
                 .query((row, n) -> new Reader(
@@ -140,6 +141,19 @@ public class Notices {
                 .update();
     }
 
+    /** To an address of nobody here. */
+    public void sendTo(String address, Instant at, String subject, String body) {
+        db.sql("""
+                INSERT INTO notice_mail (to_address, made_at, subject, body, stoppable, tries, next_try_at)
+                VALUES (:address, :at, :subject, :body, FALSE, 0, :at)
+                """)
+                .param("address", address.strip())
+                .param("at", at)
+                .param("subject", subject)
+                .param("body", body)
+                .update();
+    }
+
     /** @param stoppable whether it is one of those that a press stops */
     public void send(long person, Instant at, String subject, String body, boolean stoppable) {
         db.sql("""
@@ -179,13 +193,14 @@ public class Notices {
 
     public Mail mail(long id) {
         return db.sql("""
-                SELECT m.id, m.person_id, p.name, p.email, m.made_at, m.subject, m.body, m.stoppable, m.tries
-                FROM notice_mail m JOIN person p ON p.id = m.person_id WHERE m.id = :id
+                SELECT m.id, m.person_id, p.name, COALESCE(m.to_address, p.email) AS email, m.made_at, m.subject, m.body,
+                    m.stoppable, m.tries
+                FROM notice_mail m LEFT JOIN person p ON p.id = m.person_id WHERE m.id = :id
                 """)
                 .param("id", id)
                 .query((row, n) -> new Mail(
                         row.getLong("id"),
-                        row.getLong("person_id"),
+                        Rows.longOrNull(row, "person_id"),
                         row.getString("name"),
                         row.getString("email"),
                         Rows.instant(row, "made_at"),

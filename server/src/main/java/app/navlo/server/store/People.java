@@ -38,6 +38,13 @@ public class People {
                 """).param("key", key(email)).query(People::person).optional();
     }
 
+    /** Nobody who is disabled. */
+    public Optional<PersonRow> byId(long id) {
+        return db.sql("""
+                SELECT id, email, name, role, zone, password_hash FROM person WHERE id = :id AND disabled_at IS NULL
+                """).param("id", id).query(People::person).optional();
+    }
+
     private static PersonRow person(ResultSet row, int n) throws SQLException {
         return new PersonRow(
                 row.getLong("id"),

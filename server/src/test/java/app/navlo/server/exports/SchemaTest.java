@@ -27,6 +27,9 @@ public class SchemaTest {
     private static final Set<String> AT_HOME = Set.of(
             "person",
             "access_token",
+            "address_confirmation",
+            "passkey",
+            "passkey_holder",
             "guardianship",
             "instance",
             "invitation",

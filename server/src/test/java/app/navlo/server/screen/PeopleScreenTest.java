@@ -245,6 +245,40 @@ public class PeopleScreenTest extends Screen {
                 .hasCount(0);
     }
 
+    /** Said with the invitation, changed in the list: what isn't shown has no view, and its address says why. */
+    @Test
+    public void theStudentSaysWhatAGuardianSees() {
+        Locator people = menu(asta, "Who may see your work");
+        people.getByLabel("words and files").last().uncheck();
+        in(people, "Invite a guardian").click();
+        String link = people.locator("code").innerText();
+        in(people, "I have it").click();
+        assertThat(people.getByText("who sees work and grades, messages")).isVisible();
+        Page holger = door(Look.DAY);
+        holger.navigate(link);
+        tell(holger, "Holger", "rain on a tin roof");
+        button(holger, "Join").click();
+        Locator views = holger.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views"));
+        assertThat(views).containsText("Standing");
+        assertThat(views.getByText("Feedback")).hasCount(0);
+        holger.navigate(address("/s/1/feedback"));
+        assertThat(holger.getByText("Asta doesn’t show you words and files")).isVisible();
+        assertAccessibleByDayAndNight(holger);
+
+        asta.reload();
+        Locator again = menu(asta, "Who may see your work");
+        Locator row = again.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Holger"));
+        assertThat(row.getByLabel("words and files")).not().isChecked();
+        row.getByLabel("words and files").click();
+        assertThat(row.getByLabel("words and files")).isChecked();
+        assertAccessible(asta);
+        holger.reload();
+        assertThat(views.getByText("Feedback")).isVisible();
+        in(again, "End that Holger sees your work").click();
+        in(again, "End it").click();
+        assertThat(row).hasCount(0);
+    }
+
     /** Everything is deleted in a week, unless it is taken back: from the dialog, and from the line on every page. */
     @Test
     public void whoLeavesTypesTheWordAndCanStay() {

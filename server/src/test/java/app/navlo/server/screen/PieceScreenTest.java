@@ -225,6 +225,20 @@ public class PieceScreenTest extends Screen {
     }
 
     @Test
+    public void aGuardianWritesAboutACourseInTheirOwnName() {
+        Page page = tobias();
+        page.navigate(address("/s/1/standing/1"));
+        press(page.locator("main"), "Write to Halvor Tarn").click();
+        Locator letter = dialog(page);
+        assertThat(letter.getByLabel("Message", new Locator.GetByLabelOptions().setExact(true)))
+                .hasValue(Pattern.compile("I am a guardian of Mira Solheim\\. These are missing in Soil Science:"));
+        assertAccessible(page);
+        press(letter, "Send the message").click();
+        assertThat(page.getByText("Tobias Solheim to Halvor Tarn")).isVisible();
+        assertThat(page.locator("main")).containsText(Pattern.compile("· sent"));
+    }
+
+    @Test
     public void aMessageIsDraftedFromTheFactsAndSent() {
         Page page = mira();
         Locator pane = open(page, "Details: two joints");
@@ -236,7 +250,7 @@ public class PieceScreenTest extends Screen {
         page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("nobody");
         page.getByLabel("To", new Page.GetByLabelOptions().setExact(true)).fill("maren.aldous@thornmere.example");
         press(dialog(page), "Send the message").click();
-        assertThat(part(page, "said")).containsText("Messages I wrote");
+        assertThat(part(page, "said")).containsText("Messages to teachers");
         assertThat(part(page, "said")).containsText(Pattern.compile("· sent"));
         part(page, "said").getByText("Listed as missing, and handed in").click();
         assertThat(part(page, "said")).containsText(Pattern.compile("Receipt \\d+, Details two joints in stone.pdf"));
@@ -272,16 +286,17 @@ public class PieceScreenTest extends Screen {
     }
 
     @Test
-    public void aGuardianSeesItAllAndIsOfferedNothing() {
+    public void aGuardianSeesItAllAndIsOfferedNothingButALetter() {
         Page page = tobias();
         Locator pane = open(page, "Planting plan, sheet 1");
         assertThat(part(page, "rubric")).containsText("22 of 40 points");
         press(part(page, "said"), "See them on the page").click();
         assertThat(dialog(page)).containsText("Yew, pear and rose");
         page.keyboard().press("Escape");
-        for (String offered : List.of("Answer Maren", "Comment on", "Write to", "time spent?", "It went in")) {
+        for (String offered : List.of("Answer Maren", "Comment on", "time spent?", "It went in")) {
             assertThat(press(pane, offered)).hasCount(0);
         }
+        assertThat(press(pane, "Write to Maren Aldous").first()).isVisible();
     }
 
     @Test
