@@ -92,6 +92,13 @@ export const placesQuery = queryOptions({
   staleTime: 0,
 });
 
+/** What is to be told now of what one chose. */
+export const wordsQuery = queryOptions({
+  queryKey: ['words'],
+  queryFn: () => take(client.GET('/api/people/me/words')),
+  staleTime: 0,
+});
+
 /** The devices with which one signs in. */
 export const passkeysQuery = queryOptions({
   queryKey: ['passkeys'],

@@ -20,6 +20,7 @@ import { Shortcuts } from './shortcuts';
 import { StudentContext } from './student';
 import { Tideline } from './tideline';
 import { TopBar } from './top-bar';
+import { WordsHere } from './words-here';
 
 const LONGEST_TIMER = 2 ** 31 - 1;
 
@@ -80,6 +81,7 @@ function Frame({ session }: { session: Session }) {
         </a>
         <TopBar session={session} student={student} />
         {value ? <Tideline /> : <div className="no-print h-[75px] shrink-0 border-line border-b bg-raised" />}
+        <WordsHere person={session.person} />
         <LeavingBar />
         <ConfirmBar />
         <AskedBar />

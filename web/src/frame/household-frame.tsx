@@ -5,6 +5,7 @@ import { ConfirmBar } from './confirm-bar';
 import { DemoBar } from './demo-bar';
 import { LeavingBar } from './leaving';
 import { Mark, PersonMenu } from './top-bar';
+import { WordsHere } from './words-here';
 
 /** The bar over what is of no one student. */
 function HouseholdFrame({ session, children }: { session: Session; children: ReactNode }) {
@@ -16,6 +17,7 @@ function HouseholdFrame({ session, children }: { session: Session; children: Rea
         </Link>
         <PersonMenu session={session} />
       </header>
+      <WordsHere person={session.person} />
       <LeavingBar />
       <ConfirmBar />
       <main className="flex min-h-0 flex-1 flex-col">{children}</main>

@@ -7,6 +7,7 @@ import { Dialog } from '../ui/dialog';
 import { Check, Select, TextField } from '../ui/field';
 import { Failed, Loading } from '../ui/states';
 import { useFormWrite } from '../ui/use-form-write';
+import { TellHere } from './words-here';
 
 type Choice = Schemas['NoticeChoiceView'];
 type Form = Schemas['NoticeForm'];
@@ -22,34 +23,40 @@ const DAYS = [
 ] as const;
 
 interface NoticesDialogProps {
+  person: number;
   /** Whether they have work of their own; who only looks on is told less. */
   student: boolean;
   open: boolean;
   onClose: () => void;
 }
 
-/** What one is reminded of by mail, and when it is quiet. */
-function NoticesDialog({ student, open, onClose }: NoticesDialogProps) {
+/** What one is reminded of, by mail and here, and when it is quiet. */
+function NoticesDialog({ person, student, open, onClose }: NoticesDialogProps) {
   return (
     <Dialog
       open={open}
       onOpenChange={(next) => !next && onClose()}
-      title="Reminders by mail"
+      title="Reminders"
       about="Each thing is told once, in as few mails as can be."
     >
-      {open && <Asked student={student} onClose={onClose} />}
+      {open && <Asked person={person} student={student} onClose={onClose} />}
     </Dialog>
   );
 }
 
-function Asked({ student, onClose }: Omit<NoticesDialogProps, 'open'>) {
+function Asked({ person, student, onClose }: Omit<NoticesDialogProps, 'open'>) {
   const { data, isError, error, refetch } = useQuery(noticesQuery);
   if (isError) return <Failed error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading rows={4} />;
-  return <ChoiceForm choice={data} student={student} onClose={onClose} />;
+  return <ChoiceForm choice={data} person={person} student={student} onClose={onClose} />;
 }
 
-function ChoiceForm({ choice, student, onClose }: { choice: Choice } & Omit<NoticesDialogProps, 'open'>) {
+function ChoiceForm({
+  choice,
+  person,
+  student,
+  onClose,
+}: { choice: Choice } & Omit<NoticesDialogProps, 'open'>) {
   const { form, field, submit, writing } = useFormWrite<Omit<Form, 'weekDay'> & { weekDay: string }>(
     {
       losses: choice.losses,
@@ -106,6 +113,7 @@ function ChoiceForm({ choice, student, onClose }: { choice: Choice } & Omit<Noti
           {...field('quietUntil')}
         />
       </div>
+      <TellHere person={person} />
       <div className="mt-1 flex justify-end gap-2">
         <Button onClick={onClose}>Leave it</Button>
         <Button look="main" type="submit" disabled={writing}>

@@ -6,6 +6,7 @@ import { queryClient } from '../api/queries';
 import { signOut as signOutNow } from '../api/session';
 import { useNow } from '../lib/now';
 import { moment } from '../lib/time';
+import { tellNoMore } from '../lib/words-here';
 import { Menu, MenuChoice, MenuItem, MenuLabel, MenuRule } from '../ui/menu';
 import { noticeFault } from '../ui/notice';
 import { FindOrDo } from './find-or-do';
@@ -176,6 +177,7 @@ function PersonMenu({ session }: { session: Session }) {
     setLeaving(true);
     try {
       await signOutNow();
+      tellNoMore();
       queryClient.clear();
       window.location.assign('/');
     } catch (error) {
@@ -218,9 +220,7 @@ function PersonMenu({ session }: { session: Session }) {
           <MenuItem onSelect={() => void navigate('/administration')}>This Navlo and its people</MenuItem>
         )}
         <MenuItem onSelect={() => setAsking('self')}>You, and how you read times</MenuItem>
-        {!session.person?.kept && (
-          <MenuItem onSelect={() => setAsking('notices')}>Reminders by mail</MenuItem>
-        )}
+        {!session.person?.kept && <MenuItem onSelect={() => setAsking('notices')}>Reminders</MenuItem>}
         <MenuItem onSelect={() => setAsking('sign-ins')}>Password and sign-ins</MenuItem>
         <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
       </Menu>
@@ -234,6 +234,7 @@ function PersonMenu({ session }: { session: Session }) {
             onClose={() => setAsking(null)}
           />
           <NoticesDialog
+            person={session.person.id}
             student={session.person.role === 'STUDENT'}
             open={asking === 'notices'}
             onClose={() => setAsking(null)}

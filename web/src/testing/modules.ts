@@ -10,6 +10,7 @@ export * as signals from '../lib/signals';
 export * as time from '../lib/time';
 export * as place from '../lib/timeline-place';
 export * as words from '../lib/words';
+export * as telling from '../lib/words-here';
 export * as feedback from '../views/feedback/model';
 export * as household from '../views/household/model';
 export * as imports from '../views/imports/model';

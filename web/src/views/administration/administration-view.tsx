@@ -2,7 +2,9 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type ReactNode, useState } from 'react';
 import { toast } from 'sonner';
 import { client, type Schemas, take } from '../../api/client';
-import { administrationQuery, sessionQuery } from '../../api/queries';
+import { administrationQuery, queryClient, sessionQuery } from '../../api/queries';
+import { useNow } from '../../lib/now';
+import { near } from '../../lib/time';
 import { bytes, count } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { TextField } from '../../ui/field';
@@ -61,14 +63,60 @@ function AdministrationView() {
         </section>
         <div className="flex flex-col gap-6">
           <LetIn person={session.person} mails={session.mails} />
-          <Instance data={data} />
+          <Instance data={data} zone={session.person.zone} />
         </div>
       </div>
     </div>
   );
 }
 
-function Instance({ data }: { data: Administration }) {
+type Counts = NonNullable<Administration['health']['counts']>;
+
+/** What waits to leave, and what doesn't answer. */
+function healthWords(counts: Counts): string {
+  const waiting = counts.outbox + counts.messages;
+  return [
+    waiting === 0 ? 'Nothing waits to be sent' : `${count(waiting, 'thing')} to be sent`,
+    counts.failingLinks === 0
+      ? 'every link answers'
+      : `${count(counts.failingLinks, 'link')} to schools don’t answer`,
+    `${count(counts.sessions, 'sign-in')}.`,
+  ].join(', ');
+}
+
+interface CopiesProps {
+  copies: Administration['copies'];
+  zone: string;
+}
+
+/** Copies are made on the machine and stay there: they hold everybody's work. */
+function Copies({ copies, zone }: CopiesProps) {
+  const now = useNow();
+  const { write: make, writing } = useWrite(async () => {
+    await take(client.POST('/api/administration/copies'));
+    toast('The copy is made', { description: `It lies in ${copies.folder}.` });
+    await queryClient.invalidateQueries({ queryKey: administrationQuery('').queryKey.slice(0, 1) });
+  });
+  if (!copies.possible) return <>None can be made: the data is in memory alone.</>;
+  const last = copies.made[0];
+  return (
+    <>
+      {last
+        ? `${count(copies.made.length, 'copy', 'copies')}, the last ${near(last.madeAt, zone, now)} (${bytes(last.bytes)}).`
+        : 'There is none.'}{' '}
+      {copies.days > 0
+        ? `One is made each day and kept for ${count(copies.days, 'day')}`
+        : 'None is made by itself'}{' '}
+      (<code className="text-[13px]">NAVLO_COPIES_DAYS</code>).{' '}
+      <TextButton disabled={writing} onClick={() => void make()}>
+        Make one now
+      </TextButton>
+      <span className="block break-all text-[13px]">In {copies.folder}</span>
+    </>
+  );
+}
+
+function Instance({ data, zone }: { data: Administration; zone: string }) {
   const { write: test, writing } = useWrite(async () => {
     await take(client.POST('/api/administration/test-mails'));
     toast('A mail is on its way to you', { description: 'If it doesn’t arrive, look at the server’s log.' });
@@ -97,7 +145,22 @@ function Instance({ data }: { data: Administration }) {
           )}
         </Said>
         <Said name="Space">
-          {bytes(data.space.filesBytes)} of files; {bytes(data.space.freeBytes)} are free on the disk.
+          {bytes(data.space.filesBytes)} of files; {bytes(data.space.freeBytes)} are free on the disk.{' '}
+          {data.space.quotaBytes > 0
+            ? `A student’s files may take ${bytes(data.space.quotaBytes)}`
+            : 'A student’s files may take as much as there is'}{' '}
+          (<code className="text-[13px]">NAVLO_QUOTA</code>).
+        </Said>
+        <Said name="Health">
+          {data.health.up ? (
+            'It is well.'
+          ) : (
+            <b className="font-semibold text-loss">{`Not well: ${data.health.why.join(', ')}.`}</b>
+          )}{' '}
+          {data.health.counts && healthWords(data.health.counts)}
+        </Said>
+        <Said name="Copies of the data">
+          <Copies copies={data.copies} zone={zone} />
         </Said>
       </dl>
     </section>

@@ -15,7 +15,7 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Who administers a Navlo: its people and who sees whose work, and nothing of the work itself. */
-@TestPropertySource(properties = "navlo.own=AdministrationTest")
+@TestPropertySource(properties = {"navlo.own=AdministrationTest", "navlo.quota=1MB"})
 public class AdministrationTest extends OwnServer {
     private static final String ALL = "/api/administration";
     private static final String PEOPLE = ALL + "/people/";
@@ -113,6 +113,47 @@ public class AdministrationTest extends OwnServer {
         assertEquals(entry(after, "Bo").at("/person/bytes").asLong(), file.length);
         assertEquals(after.at("/space/filesBytes").asLong(), before + file.length);
         assertEquals(entry(after, "Cille").at("/person/bytes").asLong(), 0);
+    }
+
+    private static byte[] letters(char letter, int many) {
+        return String.valueOf(letter).repeat(many).getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** Files beyond it are refused with what there is to do, and nothing of them is kept. */
+    @Test(dependsOnMethods = "spaceIsCounted")
+    public void aStudentsFilesStayWithinTheirQuota() {
+        assertEquals(seen("").at("/space/quotaBytes").asLong(), 1L << 20);
+        long course = cille.post("/api/students/" + id("Cille") + "/courses", course("Clay"))
+                .json()
+                .get("id")
+                .asLong();
+        String works = "/api/students/" + id("Cille") + "/works";
+        long work = cille.post(works, TermTest.work(course, "Kiln"))
+                .json()
+                .get("id")
+                .asLong();
+        String comments = works + "/" + work + "/comments";
+        TestClient.Answer first = cille.postForm(
+                comments, "{\"text\":\"One\"}", new TestClient.Part("files", "one.txt", letters('a', 700_000)));
+        assertEquals(first.status(), 201, first.body());
+        TestClient.Answer second = cille.postForm(
+                comments, "{\"text\":\"Two\"}", new TestClient.Part("files", "two.txt", letters('b', 700_000)));
+        assertEquals(second.status(), 507, second.body());
+        assertEquals(second.json().at("/faults/0/field").asString(), "file");
+        assertTrue(second.body().contains("Your files take 1 of 1 MB here"), second.body());
+        TestClient.Answer small = cille.postForm(
+                comments, "{\"text\":\"Three\"}", new TestClient.Part("files", "three.txt", letters('c', 1_000)));
+        assertEquals(small.status(), 201, small.body());
+    }
+
+    @Test
+    public void itSaysWhetherItIsWellAndMakesNoCopyOfWhatIsInMemory() {
+        JsonNode view = seen("");
+        assertTrue(view.at("/health/up").asBoolean(), view.toString());
+        assertEquals(view.at("/health/why").size(), 0);
+        assertTrue(view.at("/health/counts/sessions").asLong() >= 4);
+        assertFalse(view.at("/copies/possible").asBoolean());
+        assertEquals(asta.post(ALL + "/copies", "").status(), 409);
     }
 
     @Test(dependsOnMethods = "itsPeopleAreListedWithWhoSeesWhom")

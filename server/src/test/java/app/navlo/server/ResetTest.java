@@ -2,14 +2,7 @@ package app.navlo.server;
 
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
-import static org.testng.Assert.assertTrue;
 
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpResponse;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.annotation.DirtiesContext;
@@ -48,29 +41,10 @@ public class ResetTest extends DemoServer {
         return db.sql("SELECT COUNT(*) FROM password_reset").query(Long.class).single();
     }
 
-    /** Out of the newest letter in the mail-box. */
     private String mailed() throws Exception {
-        String box =
-                mira().get("/api/session").json().at("/demo/mailBox").asString().replaceFirst("/$", "");
-        for (int look = 0; look < 200; look++) {
-            Matcher newest =
-                    Pattern.compile("<a href=\"/(\\d+)\">Navlo: a new password").matcher(page(box + "/"));
-            if (newest.find()) {
-                String letter = page(box + "/" + newest.group(1));
-                assertFalse(letter.contains("One press stops these"), "it is no reminder");
-                Matcher link = Pattern.compile("/reset/([\\w-]+)").matcher(letter);
-                assertTrue(link.find(), letter);
-                return link.group(1);
-            }
-            Thread.sleep(100);
-        }
-        throw new AssertionError("no letter came");
-    }
-
-    private static String page(String address) throws Exception {
-        return HttpClient.newHttpClient()
-                .send(HttpRequest.newBuilder(URI.create(address)).build(), HttpResponse.BodyHandlers.ofString())
-                .body();
+        String letter = MailBox.of(mira()).letter("Navlo: a new password", "/reset/");
+        assertFalse(letter.contains("One press stops these"), "it is no reminder");
+        return MailBox.after("/reset/", letter);
     }
 
     @Test

@@ -22,8 +22,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/administration")
 class AdministrationController {
     private final AdministrationService administration;
+    private final CopyService copies;
 
-    AdministrationController(AdministrationService administration) {
+    AdministrationController(AdministrationService administration, CopyService copies) {
+        this.copies = copies;
         this.administration = administration;
     }
 
@@ -66,6 +68,13 @@ class AdministrationController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void end(@PathVariable long guardian, @PathVariable long student, @AuthenticationPrincipal Person me) {
         administration.endGuardianship(me, guardian, student);
+    }
+
+    /** Makes a copy of all data beside it. It stays on the machine: it holds everybody's work. */
+    @PostMapping("/copies")
+    @ResponseStatus(HttpStatus.CREATED)
+    CopyService.Copy copy() {
+        return copies.make();
     }
 
     /** Sends a mail to who asks, to try out the mail server. */

@@ -3,9 +3,12 @@ package app.navlo.server.administration;
 import app.navlo.server.account.Person;
 import app.navlo.server.account.SignUp;
 import app.navlo.server.account.SignedIn;
+import app.navlo.server.administration.AdministrationView.CopiesView;
 import app.navlo.server.administration.AdministrationView.PersonEntry;
 import app.navlo.server.administration.AdministrationView.SpaceView;
 import app.navlo.server.administration.AdministrationView.TiedTo;
+import app.navlo.server.files.Quota;
+import app.navlo.server.health.Health;
 import app.navlo.server.notices.Letters;
 import app.navlo.server.people.ResetService;
 import app.navlo.server.people.SecretWay;
@@ -13,7 +16,6 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Roll;
 import app.navlo.server.time.ServerClock;
-import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -21,7 +23,6 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -38,10 +39,11 @@ class AdministrationService {
     private final SignedIn signedIn;
     private final ResetService resets;
     private final Letters letters;
-    private final Path data;
+    private final Health health;
+    private final Quota quota;
+    private final CopyService copies;
     private final ServerClock clock;
 
-    /** @param data the folder in which everything is kept */
     AdministrationService(
             Roll roll,
             Guardianships guardianships,
@@ -49,7 +51,9 @@ class AdministrationService {
             SignedIn signedIn,
             ResetService resets,
             Letters letters,
-            @Value("${navlo.ops.data:.}") Path data,
+            Health health,
+            Quota quota,
+            CopyService copies,
             ServerClock clock) {
         this.roll = roll;
         this.guardianships = guardianships;
@@ -57,7 +61,9 @@ class AdministrationService {
         this.signedIn = signedIn;
         this.resets = resets;
         this.letters = letters;
-        this.data = data;
+        this.health = health;
+        this.quota = quota;
+        this.copies = copies;
         this.clock = clock;
     }
 
@@ -68,11 +74,14 @@ class AdministrationService {
         Map<Long, String> names = roll.names(ties.stream()
                 .flatMap(tie -> Stream.of(tie.guardian(), tie.student()))
                 .collect(Collectors.toSet()));
+        Health.State state = health.now();
         return new AdministrationView(
                 signUp.mode(),
                 letters.canSend(),
                 letters.address(),
-                new SpaceView(roll.contents(), data.toFile().getUsableSpace()),
+                new SpaceView(roll.contents(), state.freeDiskBytes(), quota.bytes()),
+                state,
+                new CopiesView(copies.canBeMade(), copies.folder(), copies.days(), copies.all()),
                 roll.count(),
                 found.stream().map(entry -> entry(entry, ties, names)).toList());
     }

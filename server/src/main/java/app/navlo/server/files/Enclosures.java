@@ -23,20 +23,25 @@ public class Enclosures {
     public static final Work.Takes ANY = new Work.Takes(true, false, false, List.of(), MOST, 10L << 20);
 
     private final Files files;
+    private final Quota quota;
 
-    Enclosures(Files files) {
+    Enclosures(Files files, Quota quota) {
+        this.quota = quota;
         this.files = files;
     }
 
     /** @throws app.navlo.server.problem.Refusal if one is empty, a program, more than 10 MB, or not what its name says */
-    public List<StoredFile> keep(List<Upload> uploads) throws IOException {
-        return keep(ANY, uploads);
+    public List<StoredFile> keep(long student, List<Upload> uploads) throws IOException {
+        return keep(student, ANY, uploads);
     }
 
-    public List<StoredFile> keep(Work.Takes takes, List<Upload> uploads) throws IOException {
+    public List<StoredFile> keep(long student, Work.Takes takes, List<Upload> uploads) throws IOException {
         List<StoredFile> stored = new ArrayList<>();
+        long bytes = 0;
         for (Upload upload : uploads) {
             StoredFile file = FileCheck.check(takes, upload.name(), upload.content());
+            bytes += file.size();
+            quota.check(student, bytes);
             files.keep(file.sha256(), file.size(), upload.content());
             stored.add(file);
         }

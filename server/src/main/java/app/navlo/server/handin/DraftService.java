@@ -6,6 +6,7 @@ import app.navlo.server.board.Board;
 import app.navlo.server.change.WorkWrites;
 import app.navlo.server.change.Writer;
 import app.navlo.server.files.FileCheck;
+import app.navlo.server.files.Quota;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.ChangeKind;
@@ -27,9 +28,11 @@ class DraftService {
     private final WorkWrites writes;
     private final Drafts drafts;
     private final Files files;
+    private final Quota quota;
     private final LiveFeed live;
 
-    DraftService(WorkWrites writes, Drafts drafts, Files files, LiveFeed live) {
+    DraftService(WorkWrites writes, Drafts drafts, Files files, Quota quota, LiveFeed live) {
+        this.quota = quota;
         this.writes = writes;
         this.drafts = drafts;
         this.files = files;
@@ -47,6 +50,7 @@ class DraftService {
         }
         boolean there = draft.storedFiles().stream().anyMatch(file::equals);
         if (!there) {
+            quota.check(writer.student(), file.size());
             files.keep(file.sha256(), file.size(), content);
             drafts.addFile(work, file);
         }

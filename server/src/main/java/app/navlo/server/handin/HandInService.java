@@ -139,7 +139,8 @@ public class HandInService {
     @Transactional(rollbackFor = IOException.class)
     public Done elsewhere(Writer writer, long work, LocalDateTime at, String note, List<Upload> photos)
             throws IOException {
-        HandIns.Content content = new HandIns.Content(null, note, enclosures.keep(Enclosures.PHOTOS, photos));
+        HandIns.Content content =
+                new HandIns.Content(null, note, enclosures.keep(writer.student(), Enclosures.PHOTOS, photos));
         return once.run(
                 new WriteOnce.Once(
                         writer.student(),

@@ -1,6 +1,5 @@
 package app.navlo.server.health;
 
-import app.navlo.server.store.Pulse;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import jakarta.annotation.PreDestroy;
@@ -8,16 +7,12 @@ import java.io.IOException;
 import java.net.InetAddress;
 import java.net.InetSocketAddress;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.List;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
-import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -28,26 +23,18 @@ import tools.jackson.databind.json.JsonMapper;
 @Component
 public class OpsServer {
     private static final Logger LOG = LoggerFactory.getLogger(OpsServer.class);
-    private static final long LEAST_DISK_BYTES = 100L << 20;
     private static final int BACKLOG = 10;
 
     private final int port;
-    private final Pulse pulse;
+    private final Health health;
     private final Metrics metrics;
     private final JsonMapper json;
-    private final Path data;
     private @Nullable HttpServer http;
 
     /** @param port to listen on; 0 for any that is free, below 0 for none */
-    OpsServer(
-            @Value("${navlo.ops.port:-1}") int port,
-            @Value("${navlo.ops.data:.}") Path data,
-            Pulse pulse,
-            Metrics metrics,
-            JsonMapper json) {
+    OpsServer(@Value("${navlo.ops.port:-1}") int port, Health health, Metrics metrics, JsonMapper json) {
         this.port = port;
-        this.data = data;
-        this.pulse = pulse;
+        this.health = health;
         this.metrics = metrics;
         this.json = json;
     }
@@ -59,8 +46,8 @@ public class OpsServer {
         }
         http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), BACKLOG);
         http.createContext("/health", exchange -> {
-            Health health = health();
-            send(exchange, health.up() ? 200 : 503, "application/json", json.writeValueAsString(health));
+            Health.State state = health.now();
+            send(exchange, state.up() ? 200 : 503, "application/json", json.writeValueAsString(state));
         });
         http.createContext("/metrics", exchange -> send(exchange, 200, "text/plain; version=0.0.4", metrics.text()));
         http.start();
@@ -77,27 +64,6 @@ public class OpsServer {
         if (http != null) {
             http.stop(0);
         }
-    }
-
-    /**
-     * @param counts null where the data doesn't answer
-     * @param why it isn't well; empty if it is
-     */
-    record Health(boolean up, List<String> why, long freeDiskBytes, Pulse.@Nullable Counts counts) {}
-
-    private Health health() {
-        List<String> why = new ArrayList<>();
-        Pulse.Counts counts = null;
-        try {
-            counts = pulse.counts();
-        } catch (DataAccessException broken) {
-            why.add("the data doesn't answer");
-        }
-        long free = data.toAbsolutePath().toFile().getUsableSpace();
-        if (free < LEAST_DISK_BYTES) {
-            why.add("the disk is nearly full");
-        }
-        return new Health(why.isEmpty(), why, free, counts);
     }
 
     private static void send(HttpExchange exchange, int status, String type, String body) throws IOException {

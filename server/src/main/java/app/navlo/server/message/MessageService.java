@@ -137,7 +137,7 @@ class MessageService {
                 && (about.work() == null || !sights.of(writer.student()).words())) {
             throw Refusal.invalid("receipt", "No receipt can go with this message. Leave it out.");
         }
-        List<StoredFile> along = enclosures.keep(files);
+        List<StoredFile> along = enclosures.keep(writer.student(), files);
         String asked = "message " + about + List.of(form.to(), form.subject(), form.body()) + form.receipt() + along;
         return once.run(
                 new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, clock.instant()),

@@ -9,6 +9,7 @@ import app.navlo.server.time.ServerClock;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -49,6 +50,12 @@ class NoticeService {
                 choice.weekDay(),
                 choice.quietFrom(),
                 choice.quietUntil());
+    }
+
+    /** Somebody with what they chose; empty for who never did. */
+    public Optional<Notices.Reader> reader(Person person) {
+        return notices.choice(person.id())
+                .map(choice -> new Notices.Reader(person.id(), person.name(), person.email(), person.zone(), choice));
     }
 
     public NoticeChoiceView choose(Person person, NoticeForm form) {
@@ -93,7 +100,7 @@ class NoticeService {
                 .filter(part -> !part.isEmpty())
                 .collect(Collectors.joining("\n\n"));
         return parts + "\n\nAll of it: " + letters.address()
-                + "/\nWhat comes, and when it is quiet: \"Reminders by mail\" in the menu of your name there.\n";
+                + "/\nWhat comes, and when it is quiet: \"Reminders\" in the menu of your name there.\n";
     }
 
     private static String part(Word.Kind kind, List<Word> words) {

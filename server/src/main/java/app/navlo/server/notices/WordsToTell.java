@@ -29,6 +29,7 @@ import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -57,9 +58,19 @@ class WordsToTell {
         this.notices = notices;
     }
 
-    /** Nothing while it is quiet. */
+    /** What wasn't told by mail yet; nothing while it is quiet. */
     @ReadBoard
     public List<Word> to(Notices.Reader reader, Instant now) {
+        Map<Long, Set<String>> told = new HashMap<>();
+        return standing(reader, now).stream()
+                .filter(word -> !told.computeIfAbsent(word.student(), student -> notices.told(reader.person(), student))
+                        .contains(word.key()))
+                .toList();
+    }
+
+    /** All that there is to tell now, told or not; nothing while it is quiet. */
+    @ReadBoard
+    public List<Word> standing(Notices.Reader reader, Instant now) {
         ZoneId zone = ZoneId.of(reader.zone());
         Notices.Choice choice = reader.choice();
         if (new QuietHours(choice.quietFrom(), choice.quietUntil()).hold(now, zone)) {
@@ -72,9 +83,7 @@ class WordsToTell {
             boolean own = student.id() == reader.person();
             Sight sight = own ? Sight.ALL : sights.getOrDefault(student.id(), Sight.NARROWEST);
             Board board = boards.read(student.id(), sight, zone, now);
-            Set<String> told = notices.told(reader.person(), student.id());
-            new Gathering(reader, student, board, students.size() > 1)
-                    .words().stream().filter(word -> !told.contains(word.key())).forEach(words::add);
+            words.addAll(new Gathering(reader, student, board, students.size() > 1).words());
         }
         words.sort(Comparator.comparing(Word::kind));
         return words;

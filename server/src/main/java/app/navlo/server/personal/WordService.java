@@ -54,7 +54,7 @@ class WordService {
     @Transactional(rollbackFor = IOException.class)
     public Done say(Writer writer, long work, String text, @Nullable Long answers, List<Upload> files)
             throws IOException {
-        List<StoredFile> along = enclosures.keep(files);
+        List<StoredFile> along = enclosures.keep(writer.student(), files);
         String asked = "comment " + work + " " + answers + text + along;
         return once.run(
                 new WriteOnce.Once(writer.student(), writer.person(), writer.key(), asked, writes.now()),

@@ -49,6 +49,15 @@ public class Roll {
     /** That one sees the work of another. */
     public record Tie(long guardian, long student, Instant since) {}
 
+    /** Of the files of one student, each as often as they have it. */
+    public long bytesOf(long student) {
+        return db.sql("SELECT bytes FROM (" + BYTES + ") b WHERE student_id = :student")
+                .param("student", student)
+                .query(Long.class)
+                .optional()
+                .orElse(0L);
+    }
+
     /** @param sought in names and addresses; everybody for an empty text */
     public List<Enrolled> people(String sought, int most) {
         return db.sql("""

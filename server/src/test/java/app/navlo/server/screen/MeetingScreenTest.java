@@ -119,7 +119,7 @@ public class MeetingScreenTest extends Screen {
         Page page = mira("/s/1/work");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
                 .click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders by mail"))
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders"))
                 .click();
         Locator losses = page.getByLabel("What is about to be lost, while there is still time to save it");
         assertThat(losses).not().isChecked();
@@ -131,7 +131,7 @@ public class MeetingScreenTest extends Screen {
         assertThat(dialog(page)).hasCount(0);
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
                 .click();
-        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders by mail"))
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders"))
                 .click();
         assertThat(losses).isChecked();
         assertThat(page.getByLabel("Quiet from")).hasValue("21:30");

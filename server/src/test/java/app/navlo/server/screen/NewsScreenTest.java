@@ -30,6 +30,51 @@ public class NewsScreenTest extends Screen {
         return panel(page).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
     }
 
+    /** What stands when it is chosen was seen; what comes is told once, and not again by another look at the page. */
+    @Test(dependsOnMethods = "theDaysNewsAreSeenOnceAndCanBeMadeNewAgain")
+    public void anOpenBrowserTellsWhatComes() {
+        Page page = mira();
+        page.context().addInitScript("""
+                window.Notification = class {
+                  static permission = 'granted';
+                  static requestPermission() { return Promise.resolve('granted'); }
+                  constructor(title, { body }) {
+                    const told = JSON.parse(sessionStorage.getItem('told') ?? '[]');
+                    sessionStorage.setItem('told', JSON.stringify([...told, title + '\\n' + body]));
+                  }
+                };
+                """);
+        page.reload();
+        for (int look = 0; look < 2; look++) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
+                    .click();
+            page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Reminders"))
+                    .click();
+            if (look == 0) {
+                page.getByLabel("What is about to be lost, while there is still time to save it")
+                        .check();
+                button(page, "Save").click();
+                assertThat(dialog(page)).hasCount(0);
+            } else {
+                page.getByLabel("Also in this browser, while Navlo is open in it")
+                        .click();
+                assertThat(page.getByLabel("Also in this browser, while Navlo is open in it"))
+                        .isChecked();
+                assertAccessible(page);
+                page.keyboard().press("Escape");
+            }
+        }
+        assertEquals(page.evaluate("sessionStorage.getItem('told')"), null, "what stands was seen");
+        page.getByLabel("Move the clock on by 1 day").click();
+        page.waitForFunction("sessionStorage.getItem('told') !== null");
+        String told = (String) page.evaluate("sessionStorage.getItem('told')");
+        assertTrue(told.contains("can’t wait") && told.contains(" after "), told);
+        page.reload();
+        assertThat(page.getByLabel("Move the clock on by 1 day")).isVisible();
+        page.waitForResponse(answer -> answer.url().endsWith("/api/people/me/words"), () -> page.reload());
+        assertEquals(page.evaluate("sessionStorage.getItem('told')"), told);
+    }
+
     @Test
     public void theDaysNewsAreSeenOnceAndCanBeMadeNewAgain() {
         Page page = mira();

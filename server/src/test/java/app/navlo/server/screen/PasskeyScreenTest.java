@@ -88,13 +88,6 @@ public class PasskeyScreenTest extends Screen {
         assertThat(dialog.getByText("My phone")).isVisible();
         assertThat(dialog.getByText(Pattern.compile("last used today"))).isVisible();
 
-        in(dialog, "Make a passkey").click();
-        dialog.getByLabel("Name of the device").fill("The same again");
-        dialog.getByLabel("Your password, once more").fill("garden-gate-24");
-        in(dialog, "Go on").click();
-        assertThat(dialog.getByText("It is in the list. Remove it there first to make it anew."))
-                .isVisible();
-
         signOut(page);
         phone.knowsItsHolder(false);
         button(page, "Sign in with a passkey").click();
