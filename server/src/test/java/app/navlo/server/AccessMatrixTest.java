@@ -313,6 +313,47 @@ public class AccessMatrixTest extends DemoServer {
         }
     }
 
+    private String token(String scope) {
+        return "Bearer "
+                + signedIn.get("student")
+                        .post("/api/people/me/tokens", "{\"name\":\"matrix\",\"scope\":\"" + scope + "\"}")
+                        .json()
+                        .get("token")
+                        .asString();
+    }
+
+    private int byToken(String token, Endpoint endpoint, long student) {
+        return new TestClient(port)
+                .send(
+                        endpoint.method().name(),
+                        endpoint.of(student),
+                        endpoint.reads() ? "" : "{}",
+                        "Authorization",
+                        token)
+                .status();
+    }
+
+    /** A token does what its person does with work, reading or writing; the account itself and other people's stay shut. */
+    @Test
+    public void aTokenDoesWhatItWasMadeForAndNothingWithTheAccount() {
+        String reads = token("READ");
+        String writes = token("WRITE");
+        for (Endpoint endpoint : endpoints()) {
+            boolean guardians = endpoint.path().startsWith("/api/students/{student}/guardians");
+            if (endpoint.ofStudent() && endpoint.method() != RequestMethod.DELETE) {
+                int read = byToken(reads, endpoint, MIRA);
+                int written = byToken(writes, endpoint, MIRA);
+                assertEquals(read == FORBIDDEN, guardians || !endpoint.reads(), read + " reading " + endpoint);
+                assertEquals(written == FORBIDDEN, guardians, written + " writing " + endpoint);
+                assertTrue(read < BROKEN && written < BROKEN, endpoint.toString());
+                assertEquals(byToken(writes, endpoint, otherStudent), FORBIDDEN, "a stranger's " + endpoint);
+            }
+            if (endpoint.path().matches("/api/(people|administration|passkeys|confirmations|invitations|demo)\\b.*")) {
+                assertEquals(byToken(writes, endpoint, MIRA), FORBIDDEN, "the account " + endpoint);
+            }
+        }
+    }
+
     @Test
     public void workOfAnotherStudentIsNotFoundUnderOnesOwnNumber() {
         TestClient other = signedIn.get("other student");

@@ -6,6 +6,7 @@ import app.navlo.core.grade.Reading;
 import app.navlo.core.next.Aim;
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Sights;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.BoardView;
 import app.navlo.server.board.Boards;
@@ -50,6 +51,7 @@ class HouseholdService {
     private final StudentRows rows;
     private final Onlookers onlookers;
     private final Device device;
+    private final Sights sights;
     private final ServerClock clock;
 
     HouseholdService(
@@ -62,6 +64,7 @@ class HouseholdService {
             StudentRows rows,
             Onlookers onlookers,
             Device device,
+            Sights sights,
             ServerClock clock) {
         this.people = people;
         this.boards = boards;
@@ -72,6 +75,7 @@ class HouseholdService {
         this.rows = rows;
         this.onlookers = onlookers;
         this.device = device;
+        this.sights = sights;
         this.clock = clock;
     }
 
@@ -90,6 +94,7 @@ class HouseholdService {
                                 Objects.requireNonNull(marks.get(student.id())),
                                 span,
                                 reader.id(),
+                                sights.of(student.id()),
                                 device.current(),
                                 ZoneId.of(reader.zone()),
                                 seen.getOrDefault(student.id(), SeenMarks.Seen.NOTHING)),

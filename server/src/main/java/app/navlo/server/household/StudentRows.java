@@ -3,6 +3,7 @@ package app.navlo.server.household;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.People;
 import app.navlo.server.store.SeenMarks;
+import app.navlo.server.store.Sight;
 import com.github.benmanes.caffeine.cache.Cache;
 import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
@@ -30,6 +31,7 @@ class StudentRows {
 
     /**
      * @param student as they are called, which no change says
+     * @param sees of the student, for the reader
      * @param device with which somebody reads; null for none that says
      * @param zone in which the reader's days are
      */
@@ -38,6 +40,7 @@ class StudentRows {
             Changes.Mark mark,
             Spanning span,
             long reader,
+            Sight sees,
             @Nullable String device,
             ZoneId zone,
             SeenMarks.Seen seen) {}

@@ -66,7 +66,7 @@ public class NewsScreenTest extends Screen {
         }
         assertEquals(page.evaluate("sessionStorage.getItem('told')"), null, "what stands was seen");
         page.getByLabel("Move the clock on by 1 day").click();
-        page.waitForFunction("sessionStorage.getItem('told') !== null");
+        page.waitForFunction("() => sessionStorage.getItem('told') !== null");
         String told = (String) page.evaluate("sessionStorage.getItem('told')");
         assertTrue(told.contains("can’t wait") && told.contains(" after "), told);
         page.reload();
