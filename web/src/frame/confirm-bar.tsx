@@ -20,11 +20,11 @@ function ConfirmBar() {
       className="no-print flex shrink-0 items-center gap-3 border-wait border-l-4 bg-wait-soft py-1.5 pr-5 pl-4 max-sm:pr-3"
     >
       <span className="min-w-0 flex-1">
-        <b className="font-bold">Is {person.email} yours?</b> Follow the link that was mailed there; no other
-        mail comes before.
+        <b className="font-bold">Is {person.email} yours?</b> Say so by the link in the mail from Navlo; no
+        other mail comes before.
       </span>
       <Button className="h-[30px]" disabled={writing} onClick={() => void again()}>
-        Send it again
+        Send the mail again
       </Button>
     </p>
   );

@@ -1,5 +1,6 @@
 /** The modules that compute without a page, as one script: tests load it into a browser and put cases to it. */
 export * as news from '../frame/news/model';
+export * as views from '../frame/views';
 export * as budget from '../lib/budget';
 export * as drags from '../lib/drag';
 export * as lines from '../lib/lines';

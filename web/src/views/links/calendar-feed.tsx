@@ -14,12 +14,16 @@ import { useWrite } from '../../ui/use-write';
 
 type Asked = 'renew' | 'stop';
 
+/** An alarm that looks at the effort and at the free hours before the due, rather than at the clock. */
+const LAST_MOMENT = 'last';
+
 const ALARMS = [
   ['', 'none'],
-  ['60', 'an hour'],
-  ['180', '3 hours'],
-  ['1440', 'a day'],
-  ['2880', '2 days'],
+  [LAST_MOMENT, 'in time to still do it'],
+  ['60', 'an hour before'],
+  ['180', '3 hours before'],
+  ['1440', 'a day before'],
+  ['2880', '2 days before'],
 ] as const;
 
 /** The student's calendar for other programs, under an address that only it knows. */
@@ -85,7 +89,7 @@ function Made({ feed, onAsk }: MadeProps) {
   const [alarm, setAlarm] = useState('');
   const options = new URLSearchParams({
     ...(as === 'TODOS' ? { as } : {}),
-    ...(alarm ? { alarm } : {}),
+    ...(alarm === LAST_MOMENT ? { reminders: 'true' } : alarm ? { alarm } : {}),
   }).toString();
   return (
     <>
@@ -101,7 +105,7 @@ function Made({ feed, onAsk }: MadeProps) {
           hint="Many phones show no to-dos of a calendar that they subscribe to."
           onChange={setAs}
         />
-        <Select label="An alarm before each" value={alarm} onChange={(event) => setAlarm(event.target.value)}>
+        <Select label="An alarm for each" value={alarm} onChange={(event) => setAlarm(event.target.value)}>
           {ALARMS.map(([minutes, words]) => (
             <option key={minutes} value={minutes}>
               {words}

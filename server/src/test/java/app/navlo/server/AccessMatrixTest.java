@@ -106,6 +106,10 @@ public class AccessMatrixTest extends DemoServer {
         signedIn.put("keeper", TestClient.signedIn(port, "keeper@solheim.example", PASSWORD));
         guardianships.accept(MIRA, add("narrow@solheim.example", Role.GUARDIAN), Sight.NARROWEST, Instant.now());
         signedIn.put("narrow guardian", TestClient.signedIn(port, "narrow@solheim.example", PASSWORD));
+        long ended = add("ended@solheim.example", Role.GUARDIAN);
+        guardianships.accept(MIRA, ended, Sight.ALL, Instant.now());
+        signedIn.put("ended guardian", TestClient.signedIn(port, "ended@solheim.example", PASSWORD));
+        guardianships.end(ended, MIRA);
         signedIn.put("student", mira());
         signedIn.put("guardian", tobias());
         signedIn.put("other student", TestClient.signedIn(port, "other-student@solheim.example", PASSWORD));
@@ -303,8 +307,8 @@ public class AccessMatrixTest extends DemoServer {
     public void strangersGetNothingOfEachOther() {
         for (Endpoint endpoint : endpoints()) {
             if (endpoint.ofStudent()) {
-                for (String stranger :
-                        List.of("other student", "other guardian", "administrator", "kept child", "keeper")) {
+                for (String stranger : List.of(
+                        "other student", "other guardian", "ended guardian", "administrator", "kept child", "keeper")) {
                     assertEquals(status(signedIn.get(stranger), endpoint, MIRA), FORBIDDEN, stranger + endpoint);
                 }
                 assertEquals(status(signedIn.get("student"), endpoint, otherStudent), FORBIDDEN, endpoint.toString());
@@ -352,6 +356,20 @@ public class AccessMatrixTest extends DemoServer {
                 assertEquals(byToken(writes, endpoint, MIRA), FORBIDDEN, "the account " + endpoint);
             }
         }
+    }
+
+    /** Mira's works, courses, links and the rest have the number 1; the other student has nothing. */
+    @Test
+    public void whatIsAnotherStudentsIsNothingUnderOnesOwnNumber() {
+        int asked = 0;
+        for (Endpoint endpoint : endpoints()) {
+            if (endpoint.ofStudent() && endpoint.path().replace("{student}", "").contains("{")) {
+                int status = status(signedIn.get("other student"), endpoint, otherStudent);
+                assertTrue(status >= 400 && status < BROKEN, status + " for " + endpoint);
+                asked++;
+            }
+        }
+        assertTrue(asked > 60, "most endpoints name something: " + asked);
     }
 
     @Test

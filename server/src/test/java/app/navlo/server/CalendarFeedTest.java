@@ -10,7 +10,9 @@ import biweekly.ICalVersion;
 import biweekly.ICalendar;
 import biweekly.component.VEvent;
 import biweekly.component.VTodo;
+import java.time.Duration;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -116,5 +118,45 @@ public class CalendarFeedTest extends DemoServer {
         assertEquals(new TestClient(port).get(second).status(), 404);
         assertEquals(
                 new TestClient(port).get("/calendar/" + "0".repeat(64) + ".ics").status(), 404);
+    }
+
+    private List<VEvent> dues(String path) {
+        return Biweekly.parse(new TestClient(port).get(path).body()).first().getEvents().stream()
+                .filter(event -> event.getUid().getValue().startsWith("work-"))
+                .toList();
+    }
+
+    private static Instant alarm(VEvent event) {
+        assertEquals(event.getAlarms().size(), 1);
+        long before = event.getAlarms().get(0).getTrigger().getDuration().toMillis();
+        return event.getDateStart().getValue().toInstant().plusMillis(before);
+    }
+
+    /** By the effort and the free hours rather than by the clock: small work has a later alarm than large work with the same due. */
+    @Test
+    public void anAlarmComesInTimeToStillDoItAndNeverByNight() {
+        String path = path(mira());
+        assertTrue(dues(path).stream().allMatch(event -> event.getAlarms().isEmpty()), "none unless asked for");
+        List<VEvent> told = dues(path + "?reminders=true").stream()
+                .filter(event -> !event.getAlarms().isEmpty())
+                .toList();
+        assertTrue(told.size() > 10, "many: " + told.size());
+        for (VEvent event : told) {
+            Instant due = event.getDateStart().getValue().toInstant();
+            int hour = alarm(event).atZone(ZoneId.of("Europe/Copenhagen")).getHour();
+            String what = event.getSummary().getValue() + " at " + alarm(event);
+            assertTrue(hour >= 7 && hour < 22, what);
+            assertFalse(alarm(event).isAfter(due), what);
+        }
+        long spans = told.stream()
+                .map(event -> Duration.between(
+                        alarm(event), event.getDateStart().getValue().toInstant()))
+                .distinct()
+                .count();
+        assertTrue(spans > 3, "each by its own work: " + spans);
+        assertTrue(dues(path + "?alarm=60").stream()
+                .filter(event -> !event.getAlarms().isEmpty())
+                .allMatch(event -> alarm(event)
+                        .equals(event.getDateStart().getValue().toInstant().minusSeconds(3600))));
     }
 }

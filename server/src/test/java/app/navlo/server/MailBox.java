@@ -9,16 +9,19 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** The demo's mail-box, as a person reads it. */
-record MailBox(String address) {
+public record MailBox(String address) {
     private static final int LOOKS = 200;
 
     static MailBox of(TestClient client) {
-        return new MailBox(
-                client.get("/api/session").json().at("/demo/mailBox").asString().replaceFirst("/$", ""));
+        return new MailBox(client.get("/api/session").json().at("/demo/mailBox").asString());
+    }
+
+    public MailBox {
+        address = address.replaceFirst("/$", "");
     }
 
     /** The newest letter with these words in its subject and its page, once there is one. */
-    String letter(String subject, String words) throws IOException, InterruptedException {
+    public String letter(String subject, String words) throws IOException, InterruptedException {
         for (int look = 0; look < LOOKS; look++) {
             Matcher letters = Pattern.compile("<a href=\"/(\\d+)\">" + subject).matcher(page("/"));
             while (letters.find()) {
@@ -33,7 +36,7 @@ record MailBox(String address) {
     }
 
     /** What follows these words in a letter, as far as it can stand in an address. */
-    static String after(String words, String letter) {
+    public static String after(String words, String letter) {
         Matcher found = Pattern.compile(Pattern.quote(words) + "([\\w-]+)").matcher(letter);
         if (!found.find()) {
             throw new AssertionError("no " + words + " in " + letter);

@@ -169,6 +169,30 @@ public class MessageTest extends DemoServer {
     }
 
     @DataProvider
+    public static Object[][] factsForAGuardian() {
+        return new Object[][] {
+            {"Details: two joints", "Listed as missing, handed in", "The receipt is attached"},
+            {"Survey report", "Shut for good", "closed for Mira Solheim. Would you open that again, or let Mira Solheim"
+            },
+            {"Level traverse", "Late", "Mira Solheim has not handed it in yet"},
+            {"Soil essay, second", "An extension", "May Mira Solheim have an extension"},
+            {"Unit test 2", "Open it again", "Would you open it again for Mira Solheim?"},
+            {"Colour notes", "Zero with a comment", "something that Mira Solheim can still do for it"},
+            {"Levelling: a closed loop", "Two dues", "in College gradebook. Which of them holds?"},
+            {"Evidence: mapping", "A question", "My question is about “Evidence: mapping habitats”"},
+        };
+    }
+
+    @Test(dataProvider = "factsForAGuardian")
+    public void theFactsSuggestAGuardianWhatToSay(String title, String about, String words) {
+        JsonNode draft = drafts(tobias(), title).at("/drafts/0");
+        assertEquals(draft.get("about").asString(), about);
+        String body = draft.get("body").asString();
+        assertTrue(body.contains(words), body);
+        assertTrue(body.contains("I am a guardian of Mira Solheim. ") && body.endsWith("Tobias Solheim"), body);
+    }
+
+    @DataProvider
     public static Object[][] ofNoStudents() {
         return new Object[][] {{"no student's voice", "I'll"}, {"no student's voice", "I handed"}, {"", " me "}};
     }

@@ -215,6 +215,38 @@ public class SightTest extends DemoServer {
         assertEquals(tobias().get(STUDENT + "/feedback").status(), 200, "the others see what they saw");
     }
 
+    /** That somebody wrote to a teacher is a message, too. */
+    @Test
+    public void nothingSaysThatAMessageWasWrittenToWhoIsShownNone() {
+        TestClient mira = mira();
+        TestClient.Answer sent = mira.postForm(
+                path(work(mira, "Evidence: mapping")) + "/messages",
+                "{\"to\":\"halvor.tarn@thornmere.example\",\"subject\":\"A hedge of words\",\"body\":\"Between us.\"}");
+        assertEquals(sent.status(), 201, sent.body());
+        for (String address :
+                List.of(STUDENT + "/changes", "/api/news/" + MIRA, path(work(mira, "Evidence: mapping")))) {
+            shown(true, false);
+            assertFalse(onlooker.get(address).body().contains("Wrote to"), address);
+        }
+        shown(true, true);
+        assertTrue(onlooker.get(STUDENT + "/changes").body().contains("Wrote to"));
+        assertTrue(onlooker.get(STUDENT + "/messages").body().contains("A hedge of words"));
+    }
+
+    /** An address of a past day, of another instant's data, is read with the same eyes. */
+    @Test
+    public void aPastDayIsReadWithTheSameEyes() {
+        shown(false, false);
+        Set<String> words = words();
+        for (String day : List.of("2026-11-10", "2026-11-20", "2026-11-23")) {
+            TestClient.Answer then = onlooker.get(STUDENT + "/board?asof=" + day);
+            assertEquals(then.status(), 200, then.body());
+            holdsNone(day, then, words);
+        }
+        holdsNone("closed", onlooker.get(STUDENT + "/board/closed"), words);
+        holdsNone("sheet", onlooker.get(STUDENT + "/meeting?since=2026-09-01"), words);
+    }
+
     @Test
     public void theStudentAloneSaysWhatIsShown() {
         String all = "{\"words\":true,\"messages\":true}";

@@ -37,11 +37,20 @@ public record QuietHours(LocalTime from, LocalTime untilExclusive) {
         }
         ZonedDateTime local = at.atZone(zone);
         LocalDate day = local.toLocalTime().isBefore(from) ? local.toLocalDate().minusDays(1) : local.toLocalDate();
-        Instant told = day.atTime(from).atZone(zone).toInstant().minus(BEFORE_QUIET);
-        // Where the clock goes forward over their beginning, a quarter of an hour before it is still within them.
+        Duration before = loud().compareTo(BEFORE_QUIET) < 0 ? loud() : BEFORE_QUIET;
+        Instant told = day.atTime(from).atZone(zone).toInstant().minus(before);
+        // Where the clock goes forward over their beginning, so long before it is still within them. No step is longer
+        // than the
+        // time that isn't quiet, so none goes over it.
         while (hold(told, zone)) {
-            told = told.minus(BEFORE_QUIET);
+            told = told.minus(before);
         }
         return told;
+    }
+
+    /** How long it isn't quiet, each day by the clock on the wall. */
+    private Duration loud() {
+        Duration loud = Duration.between(untilExclusive, from);
+        return loud.isNegative() ? loud.plusDays(1) : loud;
     }
 }

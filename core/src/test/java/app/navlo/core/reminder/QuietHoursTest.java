@@ -54,6 +54,10 @@ public class QuietHoursTest {
             {"22:00", "07:00", "2026-11-25T05:00", "2026-11-24T21:45"},
             {"08:00", "15:00", "2026-11-24T09:00", "2026-11-24T07:45"},
             {"01:00", "07:00", "2026-11-25T05:00", "2026-11-25T00:45"},
+            // Hardly any time in which a word may come.
+            {"16:21", "16:20", "2026-11-24T12:00", "2026-11-23T16:20"},
+            {"16:25", "16:20", "2026-11-24T18:00", "2026-11-24T16:20"},
+            {"00:05", "23:55", "2026-11-24T12:00", "2026-11-23T23:55"},
             // The night in which the clock goes forward, and the one in which it goes back.
             {"22:00", "07:00", "2026-03-29T04:00", "2026-03-28T21:45"},
             {"02:30", "07:00", "2026-03-29T04:00", "2026-03-29T01:45"},
@@ -72,8 +76,8 @@ public class QuietHoursTest {
         Random random = new Random(11);
         for (int i = 0; i < 2_000; i++) {
             QuietHours quiet = new QuietHours(
-                    LocalTime.of(random.nextInt(24), random.nextInt(4) * 15),
-                    LocalTime.of(random.nextInt(24), random.nextInt(4) * 15));
+                    LocalTime.of(random.nextInt(24), random.nextInt(60)),
+                    LocalTime.of(random.nextInt(24), random.nextInt(60)));
             Instant meant = at("2026-03-27T00:00").plus(Duration.ofMinutes(random.nextInt(5 * 24 * 60)));
             Instant told = quiet.atOrBefore(meant, ZONE);
             assertFalse(told.isAfter(meant));

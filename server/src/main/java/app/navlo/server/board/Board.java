@@ -6,9 +6,12 @@ import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.next.Aim;
 import app.navlo.core.reason.Sentences;
+import app.navlo.core.reminder.QuietHours;
+import app.navlo.core.reminder.Reminder;
 import app.navlo.core.signal.Around;
 import app.navlo.core.signal.Signal;
 import app.navlo.core.signal.Signals;
+import app.navlo.core.time.Availability;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.HandInRules;
@@ -25,6 +28,7 @@ import java.time.ZoneId;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.UnaryOperator;
@@ -82,6 +86,16 @@ public record Board(
 
         public @Nullable Integer effortMinutes() {
             return effort.minutes();
+        }
+
+        /**
+         * At which it should be told that waiting is about to cost something; empty where nothing worth a word is.
+         *
+         * @param free when the student works
+         */
+        public Optional<Reminder> reminder(Availability free, QuietHours quiet) {
+            long minutes = Objects.requireNonNullElse(effortMinutes(), (int) Reminder.GUESSED_MINUTES);
+            return Reminder.of(book, finding, minutes, free, quiet);
         }
 
         /** What shuts it, each in a sentence that says how far off it is; empty if nothing does. */

@@ -95,14 +95,16 @@ public class FeedController {
      *
      * @param as whether dues are events, or to-dos with how far they are; many programs show no to-dos of others
      * @param alarm so many minutes before a due; null for none
+     * @param reminders whether there is an alarm at the last moment at which acting still saves what waiting would cost instead
      */
     @GetMapping("/calendar/{secret}.ics")
     public ResponseEntity<byte[]> calendar(
             @PathVariable String secret,
             @RequestParam(defaultValue = "EVENTS") Dues as,
-            @RequestParam(required = false) @Min(0) @Max(20_160) @Nullable Integer alarm) {
+            @RequestParam(required = false) @Min(0) @Max(20_160) @Nullable Integer alarm,
+            @RequestParam(defaultValue = "false") boolean reminders) {
         long student = feeds.student(secret).orElseThrow(() -> Refusal.notFound("calendar"));
-        byte[] calendar = writer.write(student, as, alarm == null ? null : Duration.ofMinutes(alarm))
+        byte[] calendar = writer.write(student, as, reminders, alarm == null ? null : Duration.ofMinutes(alarm))
                 .getBytes(StandardCharsets.UTF_8);
         return ResponseEntity.ok()
                 .contentType(CALENDAR)

@@ -1,6 +1,8 @@
 package app.navlo.server.exports;
 
 import app.navlo.core.next.NextPlan.Planned;
+import app.navlo.core.reminder.QuietHours;
+import app.navlo.core.time.Availability;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Redo;
@@ -12,8 +14,10 @@ import app.navlo.formats.ical.OutgoingCalendar.Event;
 import app.navlo.formats.ical.OutgoingCalendar.Status;
 import app.navlo.formats.ical.OutgoingCalendar.ToDo;
 import app.navlo.server.board.Board;
+import app.navlo.server.board.StudentHours;
 import app.navlo.server.next.NextService;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Notices;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Term;
 import app.navlo.server.time.ServerClock;
@@ -38,22 +42,54 @@ class FeedWriter {
 
     private final NextService next;
     private final People people;
+    private final StudentHours hours;
+    private final Notices notices;
     private final ServerClock clock;
 
-    FeedWriter(NextService next, People people, ServerClock clock) {
+    FeedWriter(NextService next, People people, StudentHours hours, Notices notices, ServerClock clock) {
+        this.hours = hours;
+        this.notices = notices;
         this.next = next;
         this.people = people;
         this.clock = clock;
     }
 
-    /** @param alarm before each due that is still to come; null for none */
-    String write(long student, Dues as, @Nullable Duration alarm) {
+    /** When there is an alarm for a piece of work: so long before its due or its beginning; null for never. */
+    private interface Alarms {
+        @Nullable
+        Duration of(Board.Entry entry);
+    }
+
+    /** In time to do it, and out of the hours in which the student wants quiet. */
+    private Alarms reminders(Board board) {
+        QuietHours quiet = notices.choice(board.student())
+                .map(choice -> new QuietHours(choice.quietFrom(), choice.quietUntil()))
+                .orElse(QuietHours.USUAL);
+        Availability free = hours.of(board);
+        return entry -> {
+            Deadline due = due(entry);
+            return due == null
+                    ? null
+                    : entry.reminder(free, quiet)
+                            .map(reminder -> Duration.between(reminder.at(), due.instant()))
+                            .filter(before -> !before.isNegative())
+                            .orElse(null);
+        };
+    }
+
+    /**
+     * @param reminders whether the alarms are at the last moment at which acting still saves what waiting would cost
+     * @param before each due that is still to come, where they aren't; null for none
+     */
+    String write(long student, Dues as, boolean reminders, @Nullable Duration before) {
         People.Student who = people.student(student).orElseThrow(() -> Refusal.notFound("calendar"));
         NextService.Made made = next.make(student, ZoneId.of(who.zone()), null, clock.instant());
         Board board = made.board();
+        Alarms alarms = reminders ? reminders(board) : entry -> before;
         List<ToDo> toDos = new ArrayList<>();
         List<Event> events = new ArrayList<>();
         for (Board.Entry entry : board.entries()) {
+            Duration alarm = alarms.of(entry);
             Stretch appointment = entry.finding().item().schedule().appointment();
             if (appointment != null) {
                 events.add(appointment(entry, appointment, alarm));

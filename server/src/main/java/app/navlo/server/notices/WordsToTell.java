@@ -136,8 +136,7 @@ class WordsToTell {
             Availability free = hours.of(board);
             QuietHours quiet = new QuietHours(choice.quietFrom(), choice.quietUntil());
             for (Board.Entry entry : board.entries()) {
-                long minutes = Objects.requireNonNullElse(entry.effortMinutes(), (int) Reminder.GUESSED_MINUTES);
-                Reminder.of(entry.book(), entry.finding(), minutes, free, quiet)
+                entry.reminder(free, quiet)
                         .filter(reminder -> reminder.isDue(board.now()))
                         .filter(reminder -> own || reminder.forGood())
                         .ifPresent(reminder -> add(

@@ -15,7 +15,7 @@ abstract class Modules {
     private static final String AROUND = """
             (expression) => {
               const { agenda, budget, course, drags, feedback, household, imports, leeway, lines, looking, narrowing, news, next, pace, piece, place, readings, search,
-                sheet, signals, standing, telling, time, timeline, words, work } = navlo;
+                sheet, signals, standing, telling, time, timeline, views, words, work } = navlo;
               const ZONE = 'Europe/Copenhagen';
               const NOW = Date.parse('2026-11-24T15:20:00Z');
               const piecework = (over) => ({

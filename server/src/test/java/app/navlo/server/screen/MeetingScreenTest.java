@@ -4,6 +4,7 @@ import static com.microsoft.playwright.assertions.PlaywrightAssertions.assertTha
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import app.navlo.server.MailBox;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -136,6 +137,49 @@ public class MeetingScreenTest extends Screen {
         assertThat(losses).isChecked();
         assertThat(page.getByLabel("Quiet from")).hasValue("21:30");
         assertThat(page.getByLabel("The week ahead, at 17:00")).hasValue("SUNDAY");
+    }
+
+    /** Invited by mail, come with another address: a line on every page until the link that was mailed there is followed. */
+    @Test
+    public void anAddressIsConfirmedByTheLinkThatWasMailedThere() throws Exception {
+        Page page = mira("/s/1/work");
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
+                .click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("Who may see your work"))
+                .click();
+        page.getByLabel("Mail it to").fill("nobody");
+        button(page, "Invite a guardian").click();
+        assertThat(page.locator("code")).hasCount(0);
+        page.getByLabel("Mail it to").fill("rolf@example.org");
+        button(page, "Invite a guardian").click();
+        assertThat(page.getByText("The invitation is on its way to rolf@example.org"))
+                .isVisible();
+        assertAccessible(page);
+
+        Page rolf = door(Look.IN_HAND);
+        rolf.navigate(page.locator("code").innerText());
+        rolf.getByLabel("Your name").fill("Rolf");
+        rolf.getByLabel("E-mail address").fill("rolf@fjord.example");
+        rolf.getByLabel("Password").fill("herons fish at dawn");
+        button(rolf, "Join").click();
+        assertThat(rolf.getByText("Is rolf@fjord.example yours?")).isVisible();
+        assertAccessibleByDayAndNight(rolf);
+        assertEquals(rolf.evaluate("document.documentElement.scrollWidth"), PHONE);
+        button(rolf, "Send the mail again").click();
+        assertThat(rolf.getByText("The mail is on its way once more")).isVisible();
+
+        String box = (String) page.evaluate("fetch('/api/session').then((r) => r.json()).then((s) => s.demo.mailBox)");
+        String letter = new MailBox(box).letter("Navlo: is this your address", "rolf@fjord.example");
+        rolf.navigate(address("/confirm/" + MailBox.after("/confirm/", letter)));
+        assertThat(rolf.getByRole(AriaRole.HEADING)).hasText("The address is yours");
+        assertAccessibleByDayAndNight(rolf);
+        button(rolf, "Go on").click();
+        assertThat(rolf.getByRole(AriaRole.BANNER)).containsText("Mira");
+        assertThat(rolf.getByText("Is rolf@fjord.example yours?")).hasCount(0);
+        rolf.navigate(address("/confirm/made-up"));
+        assertThat(rolf.getByText("This link doesn’t hold any more")
+                        .or(rolf.getByText("This link doesn't hold any more")))
+                .isVisible();
     }
 
     /** Who forgot their password asks at the door, follows the mailed link, and signs in with the new one. */
