@@ -134,7 +134,7 @@ public record MessageDraft(
                             "Open it again",
                             signal.kind(),
                             "Would you open it again: ",
-                            scored() + ", below the pass mark. Would you open it again for me?"));
+                            scored() + ", below the pass mark. Would you open it again for " + voice.whom() + "?"));
                 case SHUT_FOR_GOOD ->
                     drafts.add(draft(
                             "Shut for good",

@@ -31,7 +31,7 @@ public class ViewsModuleTest extends Modules {
     @DataProvider
     public static Object[][] ways() {
         return new Object[][] {
-            {"Timeline", "/s/1/work", "?course=2&text=soil", "/s/1/timeline?course=2&text=soil"},
+            {"Timeline", "/s/1/work", "?course=2", "/s/1/timeline?course=2"},
             {"Work", "/s/1/timeline", "?course=2", "/s/1/work?course=2"},
             {"Next", "/s/1/work", "?course=2", "/s/1/next"},
             {"Work", "/s/1/next", "?course=2", "/s/1/work"},
