@@ -40,8 +40,7 @@ public record QuietHours(LocalTime from, LocalTime untilExclusive) {
         Duration before = loud().compareTo(BEFORE_QUIET) < 0 ? loud() : BEFORE_QUIET;
         Instant told = day.atTime(from).atZone(zone).toInstant().minus(before);
         // Where the clock goes forward over their beginning, so long before it is still within them. No step is longer
-        // than the
-        // time that isn't quiet, so none goes over it.
+        // than the time that isn't quiet, so none goes over it.
         while (hold(told, zone)) {
             told = told.minus(before);
         }

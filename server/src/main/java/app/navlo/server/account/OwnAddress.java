@@ -1,6 +1,7 @@
 package app.navlo.server.account;
 
 import java.net.URI;
+import java.net.URISyntaxException;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.web.server.context.WebServerInitializedEvent;
@@ -13,8 +14,21 @@ public class OwnAddress {
     private final String set;
     private volatile @Nullable Integer port;
 
+    /** @throws IllegalArgumentException if something is set that is no address */
     OwnAddress(@Value("${navlo.address:}") String set) {
-        this.set = set.replaceFirst("/+$", "");
+        this.set = set.strip().replaceFirst("/+$", "");
+        if (!this.set.isEmpty() && !isAddress(this.set)) {
+            throw new IllegalArgumentException("NAVLO_ADDRESS is '" + set + "'; write it like https://navlo.example");
+        }
+    }
+
+    private static boolean isAddress(String text) {
+        try {
+            URI address = new URI(text);
+            return text.matches("https?://.*") && address.getHost() != null;
+        } catch (URISyntaxException none) {
+            return false;
+        }
     }
 
     @EventListener

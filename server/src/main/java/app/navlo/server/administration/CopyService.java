@@ -82,9 +82,9 @@ class CopyService {
         }
     }
 
+    /** Others may lie beside them, under names of their own. */
     private static boolean isCopy(Path file) {
-        String name = file.getFileName().toString();
-        return name.startsWith(BEGIN) && name.endsWith(END);
+        return file.getFileName().toString().matches(BEGIN + "\\d{4}-\\d\\d-\\d\\dT\\d{6}Z\\" + END);
     }
 
     private static Copy copy(Path file) {

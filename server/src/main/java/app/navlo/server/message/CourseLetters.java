@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 
 /** Messages about a whole course, as the facts suggest them. */
 final class CourseLetters {
-    /** More than these are no letter. */
+    /** More than these are counted: a list of fifty is no letter. */
     private static final int MOST = 12;
 
     private final Board board;
@@ -61,14 +61,16 @@ final class CourseLetters {
         return board.entries().stream()
                 .filter(entry -> entry.course().id() == course.id())
                 .filter(wanted)
-                .limit(MOST)
                 .toList();
     }
 
     private static String listed(List<Board.Entry> entries, Function<Board.Entry, String> more) {
-        return entries.stream()
+        String first = entries.stream()
+                .limit(MOST)
                 .map(entry -> "\n– “" + entry.work().definition().title() + "”" + more.apply(entry))
                 .collect(Collectors.joining());
+        int left = entries.size() - MOST;
+        return left > 0 ? first + "\n– and " + left + " more" : first;
     }
 
     private void addMissing(List<MessageDraft> drafts) {

@@ -27,12 +27,8 @@ record Voice(String writer, @Nullable String student) {
         return student == null ? "I have" : student + " has";
     }
 
-    String would() {
-        return student == null ? "I’d" : student + " would";
-    }
-
     String will() {
-        return student == null ? "I’ll" : student + " will";
+        return student == null ? "I'll" : student + " will";
     }
 
     /** A receipt is Navlo's word, whoever hands it on. */

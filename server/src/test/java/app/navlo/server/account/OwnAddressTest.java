@@ -1,6 +1,8 @@
 package app.navlo.server.account;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -30,6 +32,21 @@ public class OwnAddressTest {
         assertEquals(address.toString(), said);
         assertEquals(address.host(), host);
         assertEquals(address.origin(), origin);
+    }
+
+    @DataProvider
+    public static Object[][] noAddresses() {
+        return new Object[][] {
+            {"navlo.example"}, {"https://"}, {"https://navlo example"}, {"ftp://navlo.example"}, {"80"}
+        };
+    }
+
+    /** A start that fails says why; each page that fails says nothing. */
+    @Test(dataProvider = "noAddresses")
+    public void whatIsNoAddressIsRefusedAtTheStart(String set) {
+        IllegalArgumentException fault = expectThrows(IllegalArgumentException.class, () -> new OwnAddress(set));
+        assertTrue(fault.getMessage().contains("'" + set + "'"), fault.getMessage());
+        assertTrue(fault.getMessage().contains("https://navlo.example"), fault.getMessage());
     }
 
     @DataProvider

@@ -107,9 +107,11 @@ public class CopyServiceTest {
         copies.round();
         Path notes = data.resolve("copies").resolve("how-to-go-back.txt");
         Files.writeString(notes, "stop, unpack, start");
+        Path kept = data.resolve("copies").resolve("navlo-before-the-move.zip");
+        Files.writeString(kept, "carried here by hand");
         now = now.plus(Duration.ofDays(5));
         copies.round();
-        assertTrue(Files.exists(notes));
+        assertTrue(Files.exists(notes) && Files.exists(kept));
         assertEquals(made(copies), List.of(now));
     }
 

@@ -61,7 +61,7 @@ public class TermOfWordsTest extends AbstractTestNGSpringContextTests {
     }
 
     @Test(dataProvider = "readers")
-    public void eachIsToldOnceBeforeItsLossAndNeverWhileItIsQuiet(long person, String from, String until) {
+    public void nothingIsToldAfterItsLossNorWhileItIsQuiet(long person, String from, String until) {
         Notices.Reader reader = reader(person, from, until);
         QuietHours quiet =
                 new QuietHours(reader.choice().quietFrom(), reader.choice().quietUntil());
