@@ -61,7 +61,7 @@ function FindOrDo() {
         className="ml-auto flex h-[30px] min-w-0 items-center justify-between gap-2 rounded border border-line bg-paper px-2.5 text-[14px] text-ink-3 hover:border-ink-3 md:w-[210px]"
       >
         <Search size={15} aria-hidden className="md:hidden" />
-        <span className="max-md:sr-only">Find or do</span>
+        <span className="whitespace-nowrap max-md:sr-only">Find or do</span>
         <kbd className="rounded-sm border border-line border-b-2 px-1.5 font-sans text-[12px] text-ink-2 max-md:hidden">
           /
         </kbd>
@@ -253,7 +253,7 @@ function useLine(text: string, student: StudentView): Line | null {
     const found = () =>
       student.board.works.some((work) => fits(work.title, text, soughtIn(work, student)) > 0) ||
       student.board.courses.some((course) => fits(course.name, text, [course.shortName]) > 0) ||
-      viewsOf(student.id).some((view) => fits(`Go to ${view.name}`, text) > 0) ||
+      viewsOf(student.id, student.sees.words).some((view) => fits(`Go to ${view.name}`, text) > 0) ||
       DEEDS.some(([words, , more]) => fits(words, text, [more]) > 0);
     return means || !found() ? line : null;
   }, [text, asked, student]);

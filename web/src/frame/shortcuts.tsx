@@ -19,12 +19,12 @@ const ROWS: readonly (readonly [keys: string, does: string])[] = [
 ];
 
 /** Goes to views by two keys, and shows all keys on `?`. */
-function Shortcuts({ student }: { student: number }) {
+function Shortcuts({ student, words }: { student: number; words: boolean }) {
   const navigate = useNavigate();
   const [open, setOpen] = useState(false);
   const went = useRef(Number.NEGATIVE_INFINITY);
   useEffect(() => {
-    const views = viewsOf(student);
+    const views = viewsOf(student, words);
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || hasModifier(event)) return;
       if (event.timeStamp - went.current < CHORD) {
@@ -37,10 +37,10 @@ function Shortcuts({ student }: { student: number }) {
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [student, navigate]);
+  }, [student, words, navigate]);
   const all = [
     ...ROWS,
-    ...viewsOf(student).map((view) => [`g ${view.key}`, `Go to ${view.name}`] as const),
+    ...viewsOf(student, words).map((view) => [`g ${view.key}`, `Go to ${view.name}`] as const),
     ['?', 'These keys'] as const,
   ];
   return (

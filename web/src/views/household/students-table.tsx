@@ -1,5 +1,5 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { useState } from 'react';
+import { useDeferredValue, useState } from 'react';
 import { Link } from 'react-router';
 import { useAddress } from '../../lib/address';
 import { useNow } from '../../lib/now';
@@ -50,6 +50,9 @@ const FIGURES: readonly Column[] = [
   { order: 'fresh', head: 'new to you', wide: true },
 ];
 
+/** More than fit any screen: those are painted first, the rest right after. */
+const FIRST = 40;
+
 /** Many students: narrowed, ordered, each unfolded where they stand. */
 function StudentsTable({ students, span }: { students: readonly Row[]; span: Span }) {
   const [params, setParams] = useAddress();
@@ -63,6 +66,7 @@ function StudentsTable({ students, span }: { students: readonly Row[]; span: Spa
       { replace: true },
     );
   const shown = lookAt(students, looking);
+  const drawn = useDeferredValue(shown.length, FIRST);
   const order = (by: Order) => look({ order: by, turned: looking.order === by && !looking.turned });
   return (
     <>
@@ -90,7 +94,7 @@ function StudentsTable({ students, span }: { students: readonly Row[]; span: Spa
             </th>
           </tr>
         </thead>
-        {shown.map((row) => (
+        {shown.slice(0, drawn).map((row) => (
           <StudentRows key={row.id} row={row} />
         ))}
       </table>

@@ -256,6 +256,65 @@ const SENDING: Record<Message['sending'], string> = {
   GIVEN_UP: 'could not be sent',
 };
 
+/** What the teacher answered. It comes to whoever wrote, who puts it down here for all who read the message. */
+function Answer({ message }: { message: Message }) {
+  const { zone, asof } = useStudent();
+  const now = useNow();
+  const [writing, setWriting] = useState(false);
+  const { answer } = message;
+  if (writing) return <AnswerForm message={message} onDone={() => setWriting(false)} />;
+  return (
+    <div className="mt-1 text-[14px]">
+      {answer && (
+        <>
+          <p className="text-ink-2">
+            {message.to} answered, put down {near(answer.at, zone, now)}:
+          </p>
+          <p className="whitespace-pre-line border-line border-l-2 pl-3">{answer.words}</p>
+        </>
+      )}
+      {message.yours && asof === null && (
+        <TextButton onClick={() => setWriting(true)} className="text-ink-2">
+          {answer ? 'Change the answer' : 'Put down the answer'}
+        </TextButton>
+      )}
+    </div>
+  );
+}
+
+function AnswerForm({ message, onDone }: { message: Message; onDone: () => void }) {
+  const { id } = useStudent();
+  const { field, submit, writing } = useFormWrite({ words: message.answer?.words ?? '' }, async (typed) => {
+    await take(
+      client.PUT('/api/students/{student}/messages/{message}/answer', {
+        params: { path: { student: id, message: message.id } },
+        body: typed,
+      }),
+    );
+    await refreshStudent(id);
+    onDone();
+  });
+  return (
+    <form onSubmit={submit} className="mt-2 flex flex-col gap-2">
+      <TextArea
+        label={`What ${message.to} answered`}
+        hint="Whoever reads your messages here sees it too. Empty takes it back."
+        maxLength={20000}
+        rows={4}
+        {...field('words')}
+      />
+      <div className="flex justify-end gap-2">
+        <Button look="quiet" onClick={onDone}>
+          Cancel
+        </Button>
+        <Button look="main" type="submit" disabled={writing}>
+          Keep the answer
+        </Button>
+      </div>
+    </form>
+  );
+}
+
 function isAbout(message: Message, topic: LetterTopic): boolean {
   return 'work' in topic
     ? message.work === topic.work
@@ -299,6 +358,7 @@ function Messages({ about }: { about?: LetterTopic }) {
                 <span className={message.sending === 'GIVEN_UP' ? 'font-semibold text-loss' : 'text-ink-2'}>
                   {SENDING[message.sending]}
                   {message.school && `, and to ${message.school}`}
+                  {message.answer && ', answered'}
                 </span>
               </summary>
               {message.fault && (
@@ -315,6 +375,7 @@ function Messages({ about }: { about?: LetterTopic }) {
                   <Paperclip size={13} aria-hidden /> {file.name}, {bytes(file.size)}
                 </p>
               ))}
+              <Answer message={message} />
               {!about && (
                 <p className="mt-1 text-[14px] text-ink-2">
                   {message.work === null

@@ -242,6 +242,37 @@ public class MessageTest extends DemoServer {
         }
     }
 
+    /** It comes by mail to whoever wrote: they put it down, and everybody who may read the message reads it. */
+    @Test
+    public void whoWrotePutsDownTheAnswer() {
+        TestClient tobias = tobias();
+        long id = tobias.postForm(
+                        path(work(tobias, "Level traverse")) + "/messages",
+                        message("runa.moe@thornmere.example", "Still taken?", "Is it?"))
+                .json()
+                .get("id")
+                .asLong();
+        String answer = STUDENT + "/messages/" + id + "/answer";
+        assertEquals(mira().send("PUT", answer, "{\"words\":\"Yes.\"}").status(), 409, "not hers to put down");
+        assertEquals(
+                tobias.send("PUT", answer, "{\"words\":\" Until Friday. \"}").status(), 200);
+        JsonNode seen = mira().get(STUDENT + "/messages").json().get(0);
+        assertEquals(seen.at("/answer/words").asString(), "Until Friday.");
+        assertFalse(seen.get("yours").asBoolean());
+        assertEquals(tobias.send("PUT", answer, "{\"words\":\" \"}").status(), 200);
+        assertTrue(mira().get(STUDENT + "/messages").json().at("/0/answer").isNull(), "taken back");
+        assertEquals(
+                tobias.send("PUT", answer, "{\"words\":null}")
+                        .json()
+                        .at("/faults/0/field")
+                        .asString(),
+                "words");
+        assertEquals(
+                tobias.send("PUT", STUDENT + "/messages/99999/answer", "{\"words\":\"Yes.\"}")
+                        .status(),
+                404);
+    }
+
     @Test
     public void aMessageCannotBeUndone() {
         TestClient mira = mira();

@@ -13,6 +13,8 @@ import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
@@ -74,7 +76,17 @@ public class MessageController {
 
     /** Those of the student and of their guardians, the latest first. */
     @GetMapping("/messages")
-    public List<MessageView> all(@PathVariable long student) {
-        return service.all(student);
+    public List<MessageView> all(@PathVariable long student, @AuthenticationPrincipal Person person) {
+        return service.all(student, person.id());
+    }
+
+    /** What a teacher answered to a message, put down by whoever wrote it, for all who may read it. */
+    @PutMapping("/messages/{message}/answer")
+    public MessageView answered(
+            @PathVariable long student,
+            @PathVariable long message,
+            @AuthenticationPrincipal Person person,
+            @Valid @RequestBody ReplyForm form) {
+        return service.answered(Writer.of(student, person, null, null), message, form.words());
     }
 }

@@ -182,7 +182,7 @@ class MessageService {
                 form.body().strip(),
                 withReceipt(writer.student(), topic.work(), form.receipt(), along)));
         live.changed(writer.student());
-        return view(messages.find(id).orElseThrow(), messages.filesOf(id));
+        return view(messages.find(id).orElseThrow(), writer.person(), messages.filesOf(id));
     }
 
     private List<StoredFile> withReceipt(
@@ -196,14 +196,29 @@ class MessageService {
     }
 
     @ReadBoard
-    public List<MessageView> all(long student) {
+    public List<MessageView> all(long student, long reader) {
         Map<Long, List<StoredFile>> along = messages.files(student);
         return messages.of(student).stream()
-                .map(message -> view(message, along.getOrDefault(message.id(), List.of())))
+                .map(message -> view(message, reader, along.getOrDefault(message.id(), List.of())))
                 .toList();
     }
 
-    private static MessageView view(OutgoingMessages.OutgoingMessage message, List<StoredFile> along) {
+    /** Puts down what the teacher answered: mail comes to its writer, who alone knows. */
+    @Transactional
+    public MessageView answered(Writer writer, long id, String words) {
+        changes.lock(writer.student());
+        OutgoingMessages.OutgoingMessage message = messages.find(id)
+                .filter(any -> any.student() == writer.student())
+                .orElseThrow(() -> Refusal.notFound("message"));
+        if (!Objects.equals(message.from(), writer.person())) {
+            throw Refusal.conflict("Somebody else wrote this message", "Whoever wrote it puts down its answer.");
+        }
+        messages.answered(id, words.isBlank() ? null : words.strip(), clock.instant());
+        live.changed(writer.student());
+        return view(messages.find(id).orElseThrow(), writer.person(), messages.filesOf(id));
+    }
+
+    private static MessageView view(OutgoingMessages.OutgoingMessage message, long reader, List<StoredFile> along) {
         Sending sending = message.sentAt() != null
                 ? Sending.SENT
                 : message.nextTry() != null ? Sending.WAITING : Sending.GIVEN_UP;
@@ -213,6 +228,7 @@ class MessageService {
                 message.work(),
                 message.at(),
                 Objects.equals(message.from(), message.student()),
+                Objects.equals(message.from(), reader),
                 message.fromName(),
                 message.toName(),
                 message.toAddress(),
@@ -223,6 +239,10 @@ class MessageService {
                 along.stream()
                         .map(file -> new SaidView.EnclosedView(file.name(), file.size()))
                         .toList(),
-                message.school() == null ? null : message.school() + ", " + message.schoolNumber());
+                message.school() == null ? null : message.school() + ", " + message.schoolNumber(),
+                message.answer() == null
+                        ? null
+                        : new MessageView.ReplyView(
+                                message.answer().words(), message.answer().at()));
     }
 }

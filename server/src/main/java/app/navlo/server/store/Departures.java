@@ -22,6 +22,7 @@ public class Departures {
             "DELETE FROM calendar_file WHERE student_id = ?",
             "DELETE FROM calendar_feed WHERE student_id = ?",
             "DELETE FROM seen_until WHERE ? IN (student_id, person_id)",
+            "DELETE FROM held_plan WHERE student_id = ?",
             "DELETE FROM seen_mark WHERE ? IN (student_id, person_id)",
             "DELETE FROM onlooker_note WHERE ? IN (student_id, person_id)",
             "DELETE FROM onlooker_group WHERE ? IN (student_id, person_id)",

@@ -56,6 +56,7 @@ public class OutgoingMessages {
      * @param fault of the last try; null for none
      * @param school that has it beside, by the name of its link; null for none
      * @param schoolNumber that it gave it
+     * @param answer of the teacher; null for none that is known
      */
     public record OutgoingMessage(
             long id,
@@ -75,11 +76,16 @@ public class OutgoingMessages {
             @Nullable Instant sentAt,
             @Nullable String fault,
             @Nullable String school,
-            @Nullable String schoolNumber) {}
+            @Nullable String schoolNumber,
+            @Nullable Answer answer) {}
+
+    /** @param at when it was put down */
+    public record Answer(String words, Instant at) {}
 
     private static final String ALL = """
             SELECT m.id, m.student_id, m.course_id, m.work_id, m.at, m.person_id, p.name, p.email, m.to_name, m.to_address, m.subject,
-                   m.body, m.tries, m.next_try_at, m.sent_at, m.fault, m.school, m.school_number
+                   m.body, m.tries, m.next_try_at, m.sent_at, m.fault, m.school, m.school_number,
+                   m.answer, m.answered_at
             FROM message m LEFT JOIN person p ON p.id = m.person_id
             """;
 
@@ -212,6 +218,20 @@ public class OutgoingMessages {
                 .update();
     }
 
+    /** @param words of the teacher; null takes back what was put down */
+    public void answered(long id, @Nullable String words, Instant at) {
+        db.sql("UPDATE message SET answer = :words, answered_at = :at WHERE id = :id")
+                .param("id", id)
+                .param("words", words)
+                .param("at", words == null ? null : at)
+                .update();
+    }
+
+    private static @Nullable Answer answer(ResultSet row) throws SQLException {
+        String words = row.getString("answer");
+        return words == null ? null : new Answer(words, Rows.instant(row, "answered_at"));
+    }
+
     private static OutgoingMessage letter(ResultSet row, int n) throws SQLException {
         return new OutgoingMessage(
                 row.getLong("id"),
@@ -233,6 +253,7 @@ public class OutgoingMessages {
                 Rows.instantOrNull(row, "sent_at"),
                 row.getString("fault"),
                 row.getString("school"),
-                row.getString("school_number"));
+                row.getString("school_number"),
+                answer(row));
     }
 }
