@@ -22,7 +22,7 @@ async function signIn(port) {
   const page = await browser.newPage();
   await page.goto(address);
   await page.waitForSelector('input[type=password]');
-  await page.type('input[type=email]', 'mira@thornmere.example');
+  await page.type('input[autocomplete=username]', 'mira@thornmere.example');
   await page.type('input[type=password]', 'garden-gate-24');
   await page.keyboard.press('Enter');
   await page.waitForFunction(() => location.pathname.endsWith('/next'));

@@ -1,5 +1,6 @@
 package app.navlo.bench;
 
+import app.navlo.bench.term.TermBench;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,12 +11,15 @@ public final class Bench {
         void run() throws Exception;
     }
 
+    private static Options options = new Options(List.of());
+
     private static final Map<String, Measurement> ALL = new LinkedHashMap<>();
 
     static {
         ALL.put("rules", RulesMeasured::run);
         ALL.put("plan", PlanBench::run);
-        ALL.put("term", TermBench::run);
+        ALL.put("term", () -> TermBench.run(options));
+        ALL.put("calm", CalmBench::run);
         ALL.put("build", BuildBench::run);
         ALL.put("start", StartBench::run);
         ALL.put("board", BoardBench::run);
@@ -35,10 +39,14 @@ public final class Bench {
     private Bench() {}
 
     public static void main(String[] args) throws Exception {
-        List<String> names = args.length > 0
-                ? List.of(args)
+        List<String> said = List.of(args);
+        int first =
+                said.stream().takeWhile(word -> !word.startsWith("--")).toList().size();
+        options = new Options(said.subList(first, said.size()));
+        List<String> names = first > 0
+                ? said.subList(0, first)
                 : ALL.keySet().stream()
-                        .filter(name -> !List.of("build", "mentor").contains(name))
+                        .filter(name -> !List.of("build", "mentor", "term").contains(name))
                         .toList();
         for (String name : names) {
             Measurement measurement = ALL.get(name);

@@ -148,6 +148,11 @@ final class Client {
         upload("/api/students/1/archive", "navlo.zip", archive);
     }
 
+    /** What a path answers, as it is read. */
+    String read(String path) throws IOException, InterruptedException {
+        return send(request(path).GET());
+    }
+
     String get(String path) throws IOException, InterruptedException {
         return send(request(path).header("Accept-Encoding", "gzip").GET());
     }
