@@ -81,10 +81,21 @@ public final class WhatIfCourse {
      * @throws app.navlo.core.check.IllegalInput if the change names work that isn't in the course
      */
     public WhatIfCourse instead(WhatIf change) {
+        return instead(List.of(change));
+    }
+
+    /**
+     * The same with several pieces of work as they are but for this, whatever else was said of them.
+     *
+     * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
+     */
+    public WhatIfCourse instead(List<WhatIf> changes) {
         Map<String, EvaluatedWork> then = new LinkedHashMap<>(worked);
         Map<String, GradedWork> values = new LinkedHashMap<>(graded);
-        then.put(change.work(), book.one(change.work()));
-        change(change, then, values);
+        for (WhatIf change : changes) {
+            then.put(change.work(), book.one(change.work()));
+            change(change, then, values);
+        }
         return new WhatIfCourse(book, then, values, added);
     }
 

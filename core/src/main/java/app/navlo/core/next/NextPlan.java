@@ -4,6 +4,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Stretch;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -15,15 +16,22 @@ import org.jspecify.annotations.Nullable;
  * @param withinPercent by how much of the best possible a plan could be better at most; 0 if none could
  * @param prices by how much the wishes lower what the plan keeps in each course, below 0 where they raise it; empty without
  *     wishes
+ * @param share that is saved when things take as long as they may
+ * @param held this plan as one that holds
  */
 public record NextPlan(
         List<Planned> planned,
         List<Left> left,
         List<QuickAction> errands,
         List<Stake> stakes,
+        Share share,
         double withinPercent,
         boolean proven,
-        List<Price> prices) {
+        List<Price> prices,
+        Held held) {
+    /** What comes later in the order than this is no news. */
+    private static final int TOLD = 8;
+
     public NextPlan {
         errands = List.copyOf(errands);
         planned = List.copyOf(planned);
@@ -32,11 +40,49 @@ public record NextPlan(
         prices = List.copyOf(prices);
     }
 
+    /**
+     * What stands otherwise than in a plan that held before: the first that comes earlier beside what is planned still; where
+     * there is none, the first that fell out. Empty for nothing near the head, where it would be news.
+     */
+    public Optional<Turn> turned(Held before) {
+        List<String> was = before.pieces().stream().map(Held.Piece::work).toList();
+        List<String> is = planned.stream().map(Planned::work).toList();
+        List<String> stays = was.stream().filter(is::contains).toList();
+        List<String> stood = is.stream().filter(was::contains).toList();
+        for (int i = 0; i < Math.min(TOLD, stood.size()); i++) {
+            if (!stood.get(i).equals(stays.get(i))) {
+                return Optional.of(new Turn(Turn.Kind.UP, stood.get(i)));
+            }
+        }
+        return was.subList(0, before.planned()).stream()
+                .filter(work -> left.stream().anyMatch(one -> one.work().equals(work)))
+                .findFirst()
+                .map(work -> new Turn(Turn.Kind.OUT, work));
+    }
+
+    /** @param work the first that stands otherwise */
+    public record Turn(Kind kind, String work) {
+        public enum Kind {
+            /** It comes before what it came after. */
+            UP,
+            /** It was planned and isn't any more. */
+            OUT
+        }
+    }
+
+    /**
+     * Which part of all that is at stake is saved when things take as long as they may, 0 to 1.
+     *
+     * @param low nine times in ten at least so much
+     * @param high one time in ten at least so much
+     */
+    public record Share(double mean, double low, double high) {}
+
     /** @param fall in course percent */
     public record Price(String course, Rational fall) {}
 
     NextPlan with(List<Price> others) {
-        return new NextPlan(planned, left, errands, stakes, withinPercent, proven, others);
+        return new NextPlan(planned, left, errands, stakes, share, withinPercent, proven, others, held);
     }
 
     /**
@@ -52,6 +98,8 @@ public record NextPlan(
             WISHED,
             OPENS_OTHERS,
             BEFORE_A_LOSS,
+            /** In time for its due, after which nothing is lost but that it is late. */
+            ON_TIME,
             /** In time to be graded before the close. */
             SAFE_BY,
             /** In time for its due; what lateness costs nobody has said, and what it loses is assumed. */
@@ -66,6 +114,8 @@ public record NextPlan(
      * @param yours false for work that isn't open yet and opens before it is begun
      * @param minutesGuessed whether nobody has said how long it takes
      * @param gain in course percent, as the course's expected reading moves when this is handed in after all before it
+     * @param chance with which it brings what is planned of it, since efforts are guesses, 0 to 1
+     * @param spare free minutes between its end and the instant that it is in time for; null where nothing is lost later
      * @param sittings when it is worked on
      * @param leeway null where none is needed
      */
@@ -77,6 +127,8 @@ public record NextPlan(
             long minutes,
             boolean minutesGuessed,
             Rational gain,
+            double chance,
+            @Nullable Long spare,
             List<Stretch> sittings,
             @Nullable Leeway leeway,
             Because because) {

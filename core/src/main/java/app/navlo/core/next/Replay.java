@@ -12,9 +12,11 @@ import app.navlo.core.next.NextPlan.LeftBecause;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.next.NextPlanner.Sat;
 import app.navlo.core.next.Task.Way;
+import app.navlo.core.plan.Chances;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.time.Stretch;
 import java.math.RoundingMode;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -25,15 +27,19 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /** Puts a plan to the grade engine, one hand-in after the other, and says what each does to its course. */
 final class Replay {
+    /** Of the spread of a guess. */
+    private static final int PARTS = 20;
+
     private final List<Task> duties;
     private final List<Sat> order;
+    private final Choice choice;
     private final Solution solution;
     private final Map<CourseBook, List<WorkAssessment>> known;
-    private final List<Stretch> free;
     private final Wishes wishes;
     private final Instant now;
     /** By course, as it would be with none of the moves made. */
@@ -47,21 +53,26 @@ final class Replay {
             Map<CourseBook, List<WorkAssessment>> known,
             List<Task> duties,
             List<Sat> order,
+            Choice choice,
             Solution solution,
-            List<Stretch> free,
             Wishes wishes,
             Instant now) {
         this.known = known;
         this.duties = duties;
         this.order = order;
         this.solution = solution;
-        this.free = free;
+        this.choice = choice;
         this.wishes = wishes;
         this.now = now;
-        known.keySet().forEach(book -> undone.put(book, book.trial(List.of(), List.of())));
-        for (Task duty : duties) {
-            undone.put(duty.book(), duty.undone().undo(Objects.requireNonNull(undone.get(duty.book()))));
-        }
+        known.keySet()
+                .forEach(book -> undone.put(
+                        book,
+                        Undone.undo(
+                                duties.stream()
+                                        .filter(duty -> duty.book() == book)
+                                        .map(Task::undone)
+                                        .toList(),
+                                book.trial(List.of(), List.of()))));
         trials.putAll(undone);
     }
 
@@ -92,9 +103,26 @@ final class Replay {
                 left,
                 QuickActions.of(known, planned),
                 known.keySet().stream().map(this::stake).toList(),
+                share(),
                 solution.withinPercent(),
                 solution.proven(),
-                List.of());
+                List.of(),
+                held(sat));
+    }
+
+    private NextPlan.Share share() {
+        Chances chances = choice.chances();
+        return new NextPlan.Share(chances.mean(), chances.low(), chances.high());
+    }
+
+    private Held held(Set<String> sat) {
+        List<Held.Piece> all = new ArrayList<>();
+        order.forEach(one -> all.add(Held.Piece.of(one.duty())));
+        duties.stream()
+                .filter(duty -> !sat.contains(duty.id()))
+                .map(Held.Piece::of)
+                .forEach(all::add);
+        return new Held(all, order.size(), false);
     }
 
     private Stake stake(CourseBook book) {
@@ -119,15 +147,28 @@ final class Replay {
 
     /** With all of it handed in now, each in the way that keeps the most; what costs nothing undone last, where it brings something. */
     private WhatIfCourse allAtOnce(CourseBook book) {
-        WhatIfCourse all = Objects.requireNonNull(undone.get(book));
+        Map<Boolean, List<Task>> here = duties.stream()
+                .filter(duty -> duty.book() == book)
+                .collect(Collectors.partitioningBy(Replay::hasOneWay));
+        WhatIfCourse all = Undone.handIn(
+                Objects.requireNonNull(here.get(true)).stream()
+                        .map(Task::undone)
+                        .toList(),
+                now,
+                Objects.requireNonNull(undone.get(book)));
         for (boolean costs : List.of(true, false)) {
-            for (Task duty : duties) {
-                if (duty.book() == book && duty.undone().costsUndone() == costs) {
+            for (Task duty : Objects.requireNonNull(here.get(false))) {
+                if (duty.undone().costsUndone() == costs) {
                     all = best(duty, all);
                 }
             }
         }
         return all;
+    }
+
+    /** Whether handing it in now is all that there is to choose. */
+    private static boolean hasOneWay(Task duty) {
+        return duty.undone().costsUndone() && duty.modes().stream().allMatch(way -> way.leeway() == null);
     }
 
     private WhatIfCourse best(Task duty, WhatIfCourse before) {
@@ -186,7 +227,37 @@ final class Replay {
         return undone.handIn(met == null ? Rational.ZERO : met.share(), before);
     }
 
-    private static Planned planned(Sat one, Rational gain, Because because) {
+    /** In which part of all cases it is in time; what is nailed to an hour goes on from there until it is done. */
+    private double chance(Sat one) {
+        Task.Until met = one.met();
+        if (!isNailed(one)) {
+            return choice.chances().inTime().get(one.place());
+        }
+        if (met == null || met.by() == null) {
+            return met == null ? 0 : 1;
+        }
+        long room = Duration.between(one.begin(), met.by()).toMinutes();
+        return IntStream.range(0, PARTS)
+                        .filter(i -> choice.guesses().get(one.place()).left((i + 0.5) / PARTS) <= room)
+                        .count()
+                / (double) PARTS;
+    }
+
+    private boolean isNailed(Sat one) {
+        return one.begin().equals(wishes.nailed().get(one.duty().id()));
+    }
+
+    /** Free minutes between its end and the instant that it is in time for; null where there is none. */
+    private @Nullable Long spare(Sat one) {
+        Task.Until met = one.met();
+        return met == null || met.by() == null
+                ? null
+                : Stretch.within(choice.free(), one.finish(), met.by()).stream()
+                        .mapToLong(Stretch::minutes)
+                        .sum();
+    }
+
+    private Planned planned(Sat one, Rational gain, Because because) {
         Task duty = one.duty();
         return new Planned(
                 duty.id(),
@@ -196,6 +267,8 @@ final class Replay {
                 duty.minutes(),
                 duty.minutesGuessed(),
                 gain,
+                chance(one),
+                spare(one),
                 one.sittings(),
                 one.way().leeway(),
                 because);
@@ -211,8 +284,11 @@ final class Replay {
         Rational loses = met == null || met.by() == null ? Rational.ZERO : loses(one, met, before, gain);
         boolean safe = met != null && met.by() != null && isSafeBy(duty, met.by());
         boolean unknown = duty.finding().policy().isAssumed() || !isWorthKnown(duty);
-        Instant at = met == null || (loses.isZero() && !safe && !unknown) ? null : met.by();
-        return new Because(kind(duty, !opens.isEmpty(), at), at, loses, opens, pushedBy);
+        boolean onTime = met != null
+                && met.by() != null
+                && met.by().equals(duty.finding().state().dueToCome());
+        Instant at = met == null || (loses.isZero() && !safe && !unknown && !onTime) ? null : met.by();
+        return new Because(kind(one, !opens.isEmpty(), at, loses.isZero()), at, loses, opens, pushedBy);
     }
 
     /** What of the gain is gone if it is handed in just after the step that it is in time for. */
@@ -242,8 +318,9 @@ final class Replay {
         return safeBy != null && safeBy.at().equals(at);
     }
 
-    private Because.Kind kind(Task duty, boolean opens, @Nullable Instant at) {
-        if (wishes.ahead(duty.id())) {
+    private Because.Kind kind(Sat one, boolean opens, @Nullable Instant at, boolean losesNothing) {
+        Task duty = one.duty();
+        if (wishes.ahead(duty.id()) || isNailed(one)) {
             return Because.Kind.WISHED;
         }
         if (opens) {
@@ -258,7 +335,10 @@ final class Replay {
         if (duty.finding().policy().isAssumed() && !isSafeBy(duty, at) && duty.deed() != ActionKind.PREPARE) {
             return Because.Kind.LATE_UNKNOWN;
         }
-        return isSafeBy(duty, at) ? Because.Kind.SAFE_BY : Because.Kind.BEFORE_A_LOSS;
+        if (isSafeBy(duty, at)) {
+            return Because.Kind.SAFE_BY;
+        }
+        return losesNothing ? Because.Kind.ON_TIME : Because.Kind.BEFORE_A_LOSS;
     }
 
     private Left left(Task duty) {
@@ -293,7 +373,7 @@ final class Replay {
     }
 
     private long freeUntil(@Nullable Instant last) {
-        List<Stretch> until = last == null ? free : Stretch.within(free, now, last);
+        List<Stretch> until = last == null ? choice.free() : Stretch.within(choice.free(), now, last);
         return until.stream().mapToLong(Stretch::minutes).sum();
     }
 }

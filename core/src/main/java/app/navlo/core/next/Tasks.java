@@ -38,6 +38,9 @@ final class Tasks {
 
     private static final Rational HOPED_FOR = Rational.of(6, 10);
 
+    /** Being late is seen, also where it takes off nothing. */
+    private static final Rational LATE = Rational.of(97, 100);
+
     private static final Comparator<Task> BY_DUE = Comparator.<Task, Instant>comparing(
                     duty -> duty.finding().state().dueToCome(), Comparator.nullsLast(Comparator.naturalOrder()))
             .thenComparing(duty -> duty.finding().item().title());
@@ -77,8 +80,8 @@ final class Tasks {
 
     static boolean plannable(WorkAssessment finding) {
         Turn move = finding.state().move();
-        boolean toDo = finding.item().expectsHandIn() || toPrepare(finding);
-        return toDo && (move == Turn.YOURS || move == Turn.NOT_YET);
+        boolean isWork = finding.item().expectsHandIn() || toPrepare(finding);
+        return isWork && (move == Turn.YOURS || move == Turn.NOT_YET);
     }
 
     /** Nobody prepares for a day out unless somebody says how long that takes; for a test one does. */
@@ -276,12 +279,22 @@ final class Tasks {
                         .steps(due, possible, possible, now, last, book.rules().calendar());
         Rational safe = kept.isEmpty() ? Rational.ZERO : kept.get(0).score();
         List<Until> steps = new ArrayList<>();
+        Instant ahead = due == null || !due.isAfter(now) || finding.state().toComplete() ? null : due;
         for (LatePolicy.Step step : kept) {
             Rational share = step.score().dividedBy(possible);
             Rational value = safe.isZero() ? onTime : onTime.times(step.score()).dividedBy(safe);
-            split(steps, step.handedIn(), value, share, finding);
+            boolean late =
+                    ahead != null && (step.handedIn() == null || step.handedIn().isAfter(ahead));
+            if (ahead != null && late && (steps.isEmpty() || endsBefore(steps.get(steps.size() - 1), ahead))) {
+                split(steps, ahead, value, share, finding);
+            }
+            split(steps, step.handedIn(), late ? value.times(LATE) : value, share, finding);
         }
         return steps;
+    }
+
+    private static boolean endsBefore(Until step, Instant at) {
+        return step.by() != null && step.by().isBefore(at);
     }
 
     private void split(

@@ -5,6 +5,7 @@ import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import java.time.Instant;
+import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 
@@ -24,6 +25,23 @@ record Undone(WorkAssessment finding) {
                 && (finding.item().required()
                         || finding.graded().extra()
                         || finding.graded().awaited());
+    }
+
+    /** The course, as it is, with all of these undone. */
+    static WhatIfCourse undo(List<Undone> all, WhatIfCourse asItIs) {
+        return asItIs.instead(
+                all.stream().flatMap(one -> one.without().stream()).toList());
+    }
+
+    /** A course that has all of these undone, with them handed in at an instant. */
+    static WhatIfCourse handIn(List<Undone> all, Instant at, WhatIfCourse trial) {
+        List<WhatIf> changes =
+                all.stream().flatMap(one -> one.with(at).stream()).toList();
+        WhatIfCourse then = trial.instead(changes);
+        for (Undone one : all) {
+            then = one.with(at).isEmpty() ? then.asItIs(one.finding().id()) : then;
+        }
+        return then;
     }
 
     /** The course with this undone. */

@@ -10,14 +10,21 @@ import java.util.Map;
  * @param first work that comes before all other, in this order
  * @param notBefore work that isn't begun before an instant
  * @param before work, each with other work that isn't begun before it is done
+ * @param nailed work that is done from an instant on, whatever else would be; past once its minutes are over
  */
-public record Wishes(List<String> first, Map<String, Instant> notBefore, Map<String, String> before) {
+public record Wishes(
+        List<String> first, Map<String, Instant> notBefore, Map<String, String> before, Map<String, Instant> nailed) {
     public static final Wishes NONE = new Wishes(List.of(), Map.of(), Map.of());
+
+    public Wishes(List<String> first, Map<String, Instant> notBefore, Map<String, String> before) {
+        this(first, notBefore, before, Map.of());
+    }
 
     public Wishes {
         first = first.stream().distinct().toList();
         notBefore = Map.copyOf(notBefore);
         before = Map.copyOf(before);
+        nailed = Map.copyOf(nailed);
     }
 
     /** Whether anything was wished of the place of this work. */

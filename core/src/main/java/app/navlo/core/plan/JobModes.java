@@ -118,6 +118,43 @@ final class JobModes {
         return 0;
     }
 
+    /** The way that costs what the chosen mode costs; where that is none, the one without tokens, below 0 for none. */
+    int wayOf(Plan.Chosen one) {
+        int cost = c.tokens[one.job()][one.mode()];
+        for (int w = 0; w < tokens[one.job()].length; w++) {
+            if (tokens[one.job()][w] == cost && (cost == 0 || bank[one.job()][w] == c.bank[one.job()][one.mode()])) {
+                return w;
+            }
+        }
+        return free(one.job());
+    }
+
+    /** A mode that costs what the way costs. */
+    int modeOf(int job, int way) {
+        for (int m = 0; m < c.tokens[job].length; m++) {
+            boolean same =
+                    c.tokens[job][m] == tokens[job][way] && (tokens[job][way] == 0 || c.bank[job][m] == bank[job][way]);
+            if (same) {
+                return m;
+            }
+        }
+        throw new IllegalStateException("no mode of job " + job + " has way " + way);
+    }
+
+    /** What it earns at most, whatever it may cost. */
+    long most(int job) {
+        long most = 0;
+        for (long[] steps : worth[job]) {
+            most = steps.length == 0 ? most : Math.max(most, steps[0]);
+        }
+        return most;
+    }
+
+    /** The way without tokens; below 0 for none. */
+    int free(int job) {
+        return tokens[job].length > 0 && tokens[job][0] == 0 ? 0 : -1;
+    }
+
     /** The cheapest mode that earns what the way promises at that finish. */
     int mode(int job, int way, long finish) {
         long wanted = value(job, way, finish);

@@ -132,6 +132,15 @@ final class ProblemArrays {
         return 0;
     }
 
+    /** Takes out of an order what earns nothing and opens nothing. */
+    void keepUseful(List<Plan.Chosen> order, Layout layout) {
+        boolean all = false;
+        while (!all) {
+            boolean[] useful = useful(layout.of(order).orElseThrow());
+            all = !order.removeIf(one -> !useful[one.job()]);
+        }
+    }
+
     /** By job: whether a plan has it and it earns something, or opens what does. */
     boolean[] useful(Plan plan) {
         boolean[] useful = new boolean[n];

@@ -48,12 +48,12 @@ final class Search {
     void offer(List<Chosen> plan) {
         int[] way = new int[c.n];
         for (int job = 0; job < c.n; job++) {
-            way[job] = ways.tokens[job].length > 0 && ways.tokens[job][0] == 0 ? 0 : -1;
+            way[job] = ways.free(job);
         }
         List<Integer> jobs = new ArrayList<>();
         for (Chosen one : plan) {
             jobs.add(one.job());
-            way[one.job()] = wayOf(one);
+            way[one.job()] = ways.wayOf(one);
         }
         boolean[] placed = new boolean[c.n];
         jobs.forEach(job -> placed[job] = true);
@@ -67,17 +67,6 @@ final class Search {
         }
         sequence.set(jobs.stream().mapToInt(Integer::intValue).toArray(), way);
         remember();
-    }
-
-    private int wayOf(Chosen one) {
-        int tokens = c.tokens[one.job()][one.mode()];
-        for (int w = 0; w < ways.tokens[one.job()].length; w++) {
-            if (ways.tokens[one.job()][w] == tokens
-                    && (tokens == 0 || ways.bank[one.job()][w] == c.bank[one.job()][one.mode()])) {
-                return w;
-            }
-        }
-        return ways.tokens[one.job()][0] == 0 ? 0 : -1;
     }
 
     /** From the best plan so far. */
@@ -204,11 +193,7 @@ final class Search {
                 order.add(new Chosen(job, ways.mode(job, bestWay[job], sequence.finish(job))));
             }
         }
-        while (true) {
-            boolean[] useful = c.useful(layout.of(order).orElseThrow());
-            if (!order.removeIf(one -> !useful[one.job()])) {
-                return order;
-            }
-        }
+        c.keepUseful(order, layout);
+        return order;
     }
 }

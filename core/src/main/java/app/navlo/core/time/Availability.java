@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
@@ -80,6 +81,31 @@ public record Availability(
     /** The sittings from one instant to another, in order; empty if the second isn't later. */
     public List<Stretch> sittings(Instant from, Instant until) {
         return paused(Stretch.without(onDays(from, until, this::hours), taken(from, until)));
+    }
+
+    /**
+     * Up to so many minutes right after each end of free hours, as far as nothing else is there: neither a class, nor what is
+     * busy, nor free hours themselves. What is left of those that end just before {@code from} is among them.
+     */
+    public List<Stretch> spill(Instant from, Instant until, int minutes) {
+        if (minutes <= 0) {
+            return List.of();
+        }
+        Duration over = Duration.ofMinutes(minutes);
+        Instant since = from.minus(over);
+        List<Stretch> taken = taken(since, until.plus(over));
+        List<Stretch> hours = Stretch.joined(Stretch.without(onDays(since, until, this::hours), taken));
+        Set<Instant> ends = hours.stream().map(Stretch::endExclusive).collect(Collectors.toSet());
+        List<Stretch> blocked = new ArrayList<>(hours);
+        blocked.addAll(taken);
+        List<Stretch> after = hours.stream()
+                .map(stretch -> new Stretch(
+                        stretch.endExclusive(), stretch.endExclusive().plus(over)))
+                .toList();
+        List<Stretch> right = Stretch.without(after, blocked).stream()
+                .filter(stretch -> ends.contains(stretch.start()))
+                .toList();
+        return Stretch.within(right, from, until.plus(over));
     }
 
     /**

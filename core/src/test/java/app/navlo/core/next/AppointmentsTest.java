@@ -34,7 +34,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.testng.annotations.Test;
 
@@ -111,7 +110,7 @@ public class AppointmentsTest {
     @Test
     public void preparingIsTheMoveWorthHalfOfItAndDueAtItsStart() {
         CourseBook book = book(NOW);
-        NextPlan plan = NextPlanner.plan(List.of(book), FREE, Wishes.NONE, Map.of(), NOW);
+        NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(FREE), NOW);
         Planned prepare = plan.planned().get(0);
         assertEquals(prepare.deed(), ActionKind.PREPARE);
         assertEquals(prepare.gain(), book.finding("exam").impact().dividedBy(Rational.of(2)));
@@ -123,13 +122,11 @@ public class AppointmentsTest {
     @Test
     public void whatPreparingBringsIsTheStudentsToSay() {
         CourseBook much = book(WorkKind.TEST, 90, Rational.of(80), NOW);
-        NextPlan plan = NextPlanner.plan(List.of(much), FREE, Wishes.NONE, Map.of(), NOW);
+        NextPlan plan = NextPlanner.plan(List.of(much), Circumstances.of(FREE), NOW);
         assertEquals(plan.planned().get(0).gain(), much.finding("exam").impact().times(Rational.of(8, 10)));
         CourseBook nothing = book(WorkKind.TEST, 90, Rational.ZERO, NOW);
         assertEquals(
-                NextPlanner.plan(List.of(nothing), FREE, Wishes.NONE, Map.of(), NOW)
-                        .planned(),
-                List.of());
+                NextPlanner.plan(List.of(nothing), Circumstances.of(FREE), NOW).planned(), List.of());
     }
 
     @Test
@@ -141,7 +138,7 @@ public class AppointmentsTest {
     }
 
     private static int moves(CourseBook book) {
-        NextPlan plan = NextPlanner.plan(List.of(book), List.of(), Wishes.NONE, Map.of(), book.now());
+        NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(List.of()), book.now());
         return plan.planned().size() + plan.left().size();
     }
 }

@@ -94,7 +94,7 @@ public class NextLawsTest {
         int left = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            NextPlan plan = NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(books, Circumstances.of(FREE), NOW);
             List<String> said = Stream.concat(
                             plan.planned().stream().filter(Planned::yours).map(Planned::work),
                             plan.left().stream().map(Left::work))
@@ -112,8 +112,8 @@ public class NextLawsTest {
     public void sittingsAreAsLongAsTheWorkLieInFreeTimeAndNeverOverlap() {
         for (int seed = 0; seed < COURSES; seed++) {
             Instant last = NOW;
-            for (Planned planned : NextPlanner.plan(books(seed), FREE, Wishes.NONE, Map.of(), NOW)
-                    .planned()) {
+            for (Planned planned :
+                    NextPlanner.plan(books(seed), Circumstances.of(FREE), NOW).planned()) {
                 long minutes = 0;
                 for (Stretch sitting : planned.sittings()) {
                     assertFalse(sitting.start().isBefore(last), "overlap in course " + seed);
@@ -136,7 +136,7 @@ public class NextLawsTest {
         int compared = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            NextPlan plan = NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(books, Circumstances.of(FREE), NOW);
             for (CourseBook book : books) {
                 Map<String, Planned> here = plan.planned().stream()
                         .filter(planned -> book.has(planned.work()))
@@ -179,14 +179,16 @@ public class NextLawsTest {
         int moved = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            NextPlan free = NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW);
+            NextPlan free = NextPlanner.plan(books, Circumstances.of(FREE), NOW);
             if (free.planned().size() < 2) {
                 continue;
             }
             String last = free.planned().get(free.planned().size() - 1).work();
             String first = free.planned().get(0).work();
             NextPlan wished = NextPlanner.plan(
-                    books, FREE, new Wishes(List.of(last), Map.of(first, tomorrow), Map.of()), Map.of(), NOW);
+                    books,
+                    Circumstances.of(FREE).with(new Wishes(List.of(last), Map.of(first, tomorrow), Map.of())),
+                    NOW);
             for (int i = 0; i < wished.prices().size(); i++) {
                 assertEquals(
                         wished.prices().get(i).fall(),
@@ -218,7 +220,8 @@ public class NextLawsTest {
                 List.of("other", "gated"),
                 List.of("gated", "opener"),
                 List.of("gated", "opener", "other"))) {
-            NextPlan plan = NextPlanner.plan(List.of(book), FREE, new Wishes(first, Map.of(), Map.of()), Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(
+                    List.of(book), Circumstances.of(FREE).with(new Wishes(first, Map.of(), Map.of())), NOW);
             List<String> order = plan.planned().stream().map(Planned::work).toList();
             assertEquals(order.size(), 3, "planned " + order + " for " + first);
             assertTrue(order.indexOf("opener") < order.indexOf("gated"), order + " for " + first);
@@ -243,7 +246,7 @@ public class NextLawsTest {
 
     @Test
     public void withoutFreeTimeAllIsLeftOutWithItsCost() {
-        NextPlan plan = NextPlanner.plan(books(3), List.of(), Wishes.NONE, Map.of(), NOW);
+        NextPlan plan = NextPlanner.plan(books(3), Circumstances.of(List.of()), NOW);
         assertEquals(plan.planned(), List.of());
         assertEquals(plan.left().size(), yours(books(3)).size());
         assertTrue(plan.left().stream().anyMatch(left -> left.cost().signum() > 0), "nothing costs anything");
@@ -270,17 +273,18 @@ public class NextLawsTest {
         int moved = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            List<String> order = works(NextPlanner.plan(books, FREE, Wishes.NONE, Map.of(), NOW));
+            List<String> order = works(NextPlanner.plan(books, Circumstances.of(FREE), NOW));
             if (order.size() < 3) {
                 continue;
             }
             String up = order.get(order.size() - 1);
             String other = order.get(0);
             Wishes wishes = new Wishes(List.of(), Map.of(), Map.of(up, other, other, up));
-            List<String> circle = works(NextPlanner.plan(books, FREE, wishes, Map.of(), NOW));
+            List<String> circle =
+                    works(NextPlanner.plan(books, Circumstances.of(FREE).with(wishes), NOW));
             assertTrue(circle.size() > 0, "a circle of wishes in course " + seed);
-            NextPlan plan =
-                    NextPlanner.plan(books, FREE, new Wishes(List.of(), Map.of(), Map.of(up, other)), Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(
+                    books, Circumstances.of(FREE).with(new Wishes(List.of(), Map.of(), Map.of(up, other))), NOW);
             List<String> now = works(plan);
             if (now.contains(up) && now.contains(other)) {
                 assertTrue(now.indexOf(up) < now.indexOf(other), "course " + seed + ": " + now);
@@ -307,11 +311,17 @@ public class NextLawsTest {
             Aim little4 = new Aim(Rational.of(1, 4), null);
             long high = minutes(
                     NextPlanner.plan(
-                            books, little, Wishes.NONE, Map.of(second.rules().course(), much), NOW),
+                            books,
+                            Circumstances.of(little)
+                                    .withAims(Map.of(second.rules().course(), much)),
+                            NOW),
                     second);
             long low = minutes(
                     NextPlanner.plan(
-                            books, little, Wishes.NONE, Map.of(second.rules().course(), little4), NOW),
+                            books,
+                            Circumstances.of(little)
+                                    .withAims(Map.of(second.rules().course(), little4)),
+                            NOW),
                     second);
             more += high > low ? 1 : 0;
             less += high < low ? 1 : 0;
@@ -331,7 +341,7 @@ public class NextLawsTest {
     public void whatPushesAMoveDownComesBeforeItAndBringsLessAMinute() {
         int pushed = 0;
         for (int seed = 0; seed < COURSES; seed++) {
-            NextPlan plan = NextPlanner.plan(books(seed), FREE, Wishes.NONE, Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(books(seed), Circumstances.of(FREE), NOW);
             Map<String, Double> before = new LinkedHashMap<>();
             for (Planned planned : plan.planned()) {
                 double here = aMinute(planned);
@@ -357,8 +367,8 @@ public class NextLawsTest {
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
             List<Stretch> tomorrow = FREE.subList(1, FREE.size());
-            NextPlan sharp = NextPlanner.plan(books, tomorrow, Wishes.NONE, Map.of(), NOW);
-            NextPlan odd = NextPlanner.plan(books, tomorrow, Wishes.NONE, Map.of(), NOW.plusSeconds(17));
+            NextPlan sharp = NextPlanner.plan(books, Circumstances.of(tomorrow), NOW);
+            NextPlan odd = NextPlanner.plan(books, Circumstances.of(tomorrow), NOW.plusSeconds(17));
             assertEquals(odd.planned(), sharp.planned(), "course " + seed);
         }
     }
@@ -370,7 +380,7 @@ public class NextLawsTest {
             Courses courses = new Courses(seed);
             CourseRules lenient = rules("plants", courses.rules(), ExtensionRule.DEFAULT);
             CourseBook book = CourseBook.of(lenient, courses.works(), List.of(), NOW);
-            NextPlan plan = NextPlanner.plan(List.of(book), FREE, Wishes.NONE, Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(FREE), NOW);
             List<String> wanted = plan.planned().stream()
                     .filter(planned -> planned.leeway() != null)
                     .map(Planned::work)

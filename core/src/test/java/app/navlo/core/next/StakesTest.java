@@ -82,7 +82,7 @@ public class StakesTest {
     }
 
     private static NextPlan plan(List<CourseBook> books, Wishes wishes, Instant now) {
-        return NextPlanner.plan(books, free(now), wishes, Map.of(), now);
+        return NextPlanner.plan(books, Circumstances.of(free(now)).with(wishes), now);
     }
 
     private static Rational gains(NextPlan plan, String course) {
@@ -204,7 +204,7 @@ public class StakesTest {
         int left = 0;
         for (int seed = 0; seed < TERMS; seed++) {
             List<CourseBook> books = Term.of(seed).books(NOW);
-            NextPlan plan = NextPlanner.plan(books, List.of(), Wishes.NONE, Map.of(), NOW);
+            NextPlan plan = NextPlanner.plan(books, Circumstances.of(List.of()), NOW);
             for (CourseBook book : books) {
                 for (Left one :
                         plan.left().stream().filter(l -> book.has(l.work())).toList()) {

@@ -30,7 +30,6 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -129,7 +128,7 @@ public class UnknownLateTest {
                 work("near", 0, in(2), List.of()),
                 work("a sketch", 0, null, List.of()),
                 work("nearer", 0, in(1), List.of()));
-        NextPlan plan = NextPlanner.plan(List.of(book), FREE, Wishes.NONE, Map.of(), NOW);
+        NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(FREE), NOW);
         List<String> order = plan.planned().stream().map(Planned::work).toList();
         assertEquals(order.subList(0, 3), List.of("nearer", "near", "far"));
         plan.planned().forEach(planned -> {

@@ -199,4 +199,35 @@ public class OwnTimeTest {
                         Pauses.NONE));
         assertTrue(twice.getMessage().contains("overlap on 2026-11-24"), twice.getMessage());
     }
+
+    private static String spill(Availability time, String from, int minutes) {
+        List<String> spans = new ArrayList<>();
+        for (Stretch one : time.spill(at(TUESDAY, from), at(TUESDAY, "23:30"), minutes)) {
+            spans.add(one.start().atZone(ZONE).toLocalTime() + "-"
+                    + one.endExclusive().atZone(ZONE).toLocalTime());
+        }
+        return String.join(" ", spans);
+    }
+
+    @DataProvider
+    public static Object[][] ends() {
+        ClassTime soon = new ClassTime(DayOfWeek.TUESDAY, span("18:05-18:40"), TUESDAY, TUESDAY.plusDays(14));
+        ClassTime within = new ClassTime(DayOfWeek.TUESDAY, span("17:00-18:30"), TUESDAY, TUESDAY.plusDays(14));
+        return new Object[][] {
+            {"a usual day", PLAIN, "15:00", 15, "18:00-18:15 21:00-21:15"},
+            {"none is wanted", PLAIN, "15:00", 0, ""},
+            {"up to the next free hours", PLAIN, "15:00", 90, "18:00-19:00 21:00-22:30"},
+            {"up to a class", classes(soon), "15:00", 15, "18:00-18:05 21:00-21:15"},
+            {"none where a class cuts the hours", classes(within), "15:00", 15, "21:00-21:15"},
+            {"not into what is busy", busy(stretch(TUESDAY, "21:00-22:00")), "15:00", 15, "18:00-18:15"},
+            {"breaks are no ends", paused(30, 10), "15:00", 15, "18:00-18:15 21:00-21:15"},
+            {"what is left of it just after the end", PLAIN, "18:10", 15, "18:10-18:15 21:00-21:15"},
+            {"once it is past", PLAIN, "18:20", 15, "21:00-21:15"},
+        };
+    }
+
+    @Test(dataProvider = "ends")
+    public void howFarASittingMayRunOver(String why, Availability time, String from, int minutes, String spans) {
+        assertEquals(spill(time, from, minutes), spans, why);
+    }
 }

@@ -1,0 +1,419 @@
+package app.navlo.core.plan;
+
+import app.navlo.core.plan.Plan.Chosen;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+
+/**
+ * Plays an order of jobs through many cases in which they take as long as they may, and finds the order that is worth most on
+ * average. In a case the student keeps to the order: while the next can't be begun yet what fits is done before it, what
+ * can't earn anything any more is passed over, what turns out half-way to be too long is given up, and on one day in eight
+ * something comes between and nothing is done. The cases are the same for the same problem, so orders are compared like with
+ * like.
+ */
+public final class Foresight {
+    private static final int NONE = -1;
+    private static final long SEED = 7;
+    /** How often nothing is done on a day that has free hours. The first, which has begun, is never lost. */
+    private static final double LOST = 0.12;
+    /** Free time that is no further off belongs to the same day. */
+    private static final long SAME_DAY = 4 * 60;
+
+    private static final long[] NONE_LOST = {};
+    /** So small a part is within what the cases can tell. */
+    private static final int A_THOUSAND = 1_000;
+    /** After so many cases a try that isn't better so far is given up. */
+    private static final int FIRST_LOOK = 4;
+
+    private final ProblemArrays c;
+    private final Layout layout;
+    private final JobModes ways;
+    private final int n;
+    private final int cases;
+    /** By case and job: the minutes that it takes. */
+    private final long[][] takes;
+    /** By case: the free minutes that are lost, from and until, in turn. */
+    private final long[][] lost;
+    /** By job: the minutes that it is thought to take when it is begun. */
+    private final long[] thought;
+
+    private final SplittableRandom random = new SplittableRandom(SEED);
+
+    /** By job, in the case that is played: when it is finished, in free minutes, and what it earned. */
+    private final long[] finish;
+
+    private final long[] earned;
+    private final long[] counted;
+    private final int[] waiting;
+    private final long[] spent;
+
+    /**
+     * @param guesses by job
+     * @param cases how many are played, at least 1
+     */
+    public Foresight(PlanProblem problem, List<Guess> guesses, int cases) {
+        c = new ProblemArrays(problem);
+        layout = new Layout(problem);
+        ways = new JobModes(c);
+        n = c.n;
+        this.cases = cases;
+        takes = new long[cases][n];
+        lost = new long[cases][];
+        for (int k = 0; k < cases; k++) {
+            lost[k] = lost(problem.slots());
+        }
+        thought = c.effort;
+        finish = new long[n];
+        earned = new long[n];
+        counted = new long[c.need.length];
+        waiting = new int[n];
+        spent = new long[c.budget.length];
+        for (int job = 0; job < n; job++) {
+            draw(job, guesses.get(job));
+        }
+    }
+
+    private long[] lost(List<PlanProblem.Slot> slots) {
+        List<Long> lost = new ArrayList<>();
+        long minute = 0;
+        boolean gone = false;
+        for (int i = 0; i < slots.size(); i++) {
+            long length = slots.get(i).endExclusive() - slots.get(i).start();
+            boolean newDay = i > 0 && slots.get(i).start() - slots.get(i - 1).endExclusive() >= SAME_DAY;
+            gone = newDay ? random.nextDouble() < LOST : gone;
+            if (gone) {
+                lost.add(minute);
+                lost.add(minute + length);
+            }
+            minute += length;
+        }
+        return lost.stream().mapToLong(Long::longValue).toArray();
+    }
+
+    /** When so many minutes are done that are begun then, in free minutes. */
+    private static long ends(long start, long minutes, long[] lost) {
+        long at = start;
+        long left = minutes;
+        for (int i = 0; i < lost.length && at + left > lost[i]; i += 2) {
+            if (at < lost[i + 1]) {
+                left -= Math.max(0, lost[i] - at);
+                at = lost[i + 1];
+            }
+        }
+        return at + left;
+    }
+
+    /** The cases of a job cover its spread evenly, each part of it once. */
+    private void draw(int job, Guess guess) {
+        int[] part = IntStream.range(0, cases).toArray();
+        for (int k = cases - 1; k > 0; k--) {
+            int other = random.nextInt(k + 1);
+            int kept = part[k];
+            part[k] = part[other];
+            part[other] = kept;
+        }
+        for (int k = 0; k < cases; k++) {
+            takes[k][job] = Math.max(1, Math.round(guess.left((part[k] + 0.5) / cases)));
+        }
+    }
+
+    /** All jobs in an order, each with its way, below 0 for none. */
+    private record Line(int[] order, int[] way) {}
+
+    /** What isn't chosen comes last, in the order in which it stands. */
+    private Line line(List<Chosen> order) {
+        int[] jobs = new int[n];
+        int[] way = new int[n];
+        boolean[] placed = new boolean[n];
+        int at = 0;
+        for (Chosen one : order) {
+            way[one.job()] = ways.wayOf(one);
+            placed[one.job()] = true;
+            jobs[at++] = one.job();
+        }
+        for (int job = 0; job < n; job++) {
+            if (!placed[job]) {
+                way[job] = ways.free(job);
+                jobs[at++] = job;
+            }
+        }
+        return new Line(jobs, way);
+    }
+
+    /** What an order is worth on average. */
+    public double mean(List<Chosen> order) {
+        return (double) worth(line(order)) / cases;
+    }
+
+    /**
+     * From an order, by moving one job at a time, the one that is worth most on average.
+     *
+     * @param tries how many moves are tried; work grows with them, the cases and the jobs
+     * @return all jobs that have a mode, in order; see {@link #asThought}
+     */
+    public List<Chosen> better(List<Chosen> order, int tries) {
+        Line best = line(order);
+        long[] worth = new long[cases];
+        long[] tried = new long[cases];
+        for (int k = 0; k < cases; k++) {
+            worth[k] = play(takes[k], lost[k], best);
+        }
+        int[] next = new int[n];
+        for (int i = 0; i < tries && n > 1; i++) {
+            int from = random.nextInt(n);
+            // What comes soon matters most: it is done before anything can be planned anew.
+            double place = random.nextDouble();
+            int to = (int) (n * place * place);
+            move(best.order(), from, to, next);
+            Line line = new Line(next, best.way());
+            if (from != to && isBetter(line, worth, tried)) {
+                System.arraycopy(next, 0, best.order(), 0, n);
+                System.arraycopy(tried, 0, worth, 0, cases);
+            }
+        }
+        return chosen(best);
+    }
+
+    private static void move(int[] order, int from, int to, int[] next) {
+        System.arraycopy(order, 0, next, 0, order.length);
+        if (from < to) {
+            System.arraycopy(order, from + 1, next, from, to - from);
+        } else {
+            System.arraycopy(order, to, next, to + 1, from - to);
+        }
+        next[to] = order[from];
+    }
+
+    private boolean isBetter(Line line, long[] worth, long[] tried) {
+        long more = 0;
+        int look = FIRST_LOOK;
+        for (int k = 0; k < cases; k++) {
+            tried[k] = play(takes[k], lost[k], line);
+            more += tried[k] - worth[k];
+            if (k + 1 == look) {
+                if (more <= 0) {
+                    return false;
+                }
+                look *= 2;
+            }
+        }
+        return more > 0;
+    }
+
+    /**
+     * Of orders that are worth the same on average, the one in which what loses soon comes before what loses late; what is also
+     * shorter, where it costs a thousandth.
+     *
+     * @param front how many jobs at its head are looked at
+     */
+    public List<Chosen> soonFirst(List<Chosen> order, int front) {
+        Line line = line(order);
+        play(thought, NONE_LOST, line);
+        long[] holds = new long[n];
+        for (int job = 0; job < n; job++) {
+            holds[job] = finish[job] < 0 ? Long.MAX_VALUE : holds(job, line.way()[job], finish[job]);
+        }
+        int[] jobs = line.order();
+        long worth = worth(line);
+        for (int i = 1; i < Math.min(front, jobs.length); i++) {
+            for (int k = i; k > 0 && holds[jobs[k]] < holds[jobs[k - 1]]; k--) {
+                swap(jobs, k);
+                long tried = worth(line);
+                long least = thought[jobs[k - 1]] <= thought[jobs[k]] ? worth - worth / A_THOUSAND : worth;
+                if (tried < least) {
+                    swap(jobs, k);
+                    break;
+                }
+                worth = tried;
+            }
+        }
+        return chosen(line);
+    }
+
+    /** Until which free minute a job earns what it earns then; never ending for what loses nothing later. */
+    private long holds(int job, int way, long at) {
+        for (long until : ways.until[job][way]) {
+            if (at <= until && until < c.minutes) {
+                return until;
+            }
+        }
+        return Long.MAX_VALUE;
+    }
+
+    private static void swap(int[] jobs, int k) {
+        int job = jobs[k];
+        jobs[k] = jobs[k - 1];
+        jobs[k - 1] = job;
+    }
+
+    /** Of all cases together. */
+    private long worth(Line line) {
+        long sum = 0;
+        for (int k = 0; k < cases; k++) {
+            sum += play(takes[k], lost[k], line);
+        }
+        return sum;
+    }
+
+    private List<Chosen> chosen(Line line) {
+        return Arrays.stream(line.order())
+                .filter(job -> line.way()[job] >= 0)
+                .mapToObj(job -> new Chosen(job, ways.modeOf(job, line.way()[job])))
+                .toList();
+    }
+
+    /** What is done of an order if everything takes as long as is thought, without what earns and opens nothing. */
+    public List<Chosen> asThought(List<Chosen> order) {
+        return asThought(line(order));
+    }
+
+    private List<Chosen> asThought(Line line) {
+        play(thought, NONE_LOST, line);
+        List<Chosen> done = new ArrayList<>();
+        IntStream.range(0, n)
+                .filter(job -> finish[job] >= 0)
+                .boxed()
+                .sorted((a, b) -> Long.compare(finish[a], finish[b]))
+                .forEach(job -> done.add(new Chosen(job, ways.mode(job, line.way()[job], finish[job]))));
+        c.keepUseful(done, layout);
+        return done;
+    }
+
+    /**
+     * What may come of an order.
+     *
+     * @param most by job: what it brings if it earns all that it can
+     */
+    public Chances chances(List<Chosen> order, double[] most) {
+        Line line = line(order);
+        play(thought, NONE_LOST, line);
+        long[] planned = earned.clone();
+        double all = Arrays.stream(most).sum();
+        double[] share = new double[cases];
+        int[] inTime = new int[n];
+        for (int k = 0; k < cases; k++) {
+            play(takes[k], lost[k], line);
+            for (int job = 0; job < n; job++) {
+                share[k] += all == 0 || earned[job] == 0 ? 0 : most[job] / all * earned[job] / ways.most(job);
+                inTime[job] += planned[job] > 0 && earned[job] >= planned[job] ? 1 : 0;
+            }
+        }
+        Arrays.sort(share);
+        return new Chances(
+                Arrays.stream(share).average().orElse(0),
+                share[cases / 10],
+                share[cases - 1 - cases / 10],
+                Arrays.stream(inTime).mapToObj(many -> (double) many / cases).toList());
+    }
+
+    /** @return what the order is worth where the jobs take so long */
+    private long play(long[] takes, long[] lost, Line line) {
+        Arrays.fill(finish, NONE);
+        Arrays.fill(earned, 0);
+        Arrays.fill(counted, 0);
+        Arrays.fill(spent, 0);
+        int left = 0;
+        for (int job : line.order()) {
+            if (line.way()[job] >= 0) {
+                waiting[left++] = job;
+            }
+        }
+        long worth = 0;
+        long at = 0;
+        while (left > 0) {
+            int place = next(line, left, at);
+            if (place < 0) {
+                break;
+            }
+            int job = waiting[place];
+            left--;
+            System.arraycopy(waiting, place + 1, waiting, place, left - place);
+            at = start(job, line.way()[job], at);
+            long last = opens(job) ? c.minutes : Math.min(c.minutes, last(job, line.way()[job]));
+            long ends = ends(at, takes[job], lost);
+            if (ends > last) {
+                at = Math.min(Math.max(at, last), ends(at, (takes[job] + 1) / 2, lost));
+                continue;
+            }
+            at = ends;
+            worth += earn(job, line.way()[job], at);
+        }
+        for (int b = 0; b < counted.length; b++) {
+            worth += counted[b] >= c.need[b] ? c.bonus[b] : 0;
+        }
+        return worth;
+    }
+
+    /**
+     * The first of the order that can be begun, or that is begun first: what comes later fills the time until then if it fits.
+     *
+     * @return its place in what is left to do; below 0 for none
+     */
+    private int next(Line line, int left, long at) {
+        int first = NONE;
+        long until = Long.MAX_VALUE;
+        for (int i = 0; i < left; i++) {
+            int job = waiting[i];
+            long could = start(job, line.way()[job], at);
+            boolean fits = could < until && could + thought[job] <= until;
+            if (fits && could <= at) {
+                return i;
+            }
+            if (fits) {
+                until = could;
+                first = i;
+            }
+        }
+        return first;
+    }
+
+    private long earn(int job, int way, long at) {
+        finish[job] = at;
+        long value = ways.value(job, way, at);
+        earned[job] = value;
+        if (ways.tokens[job][way] > 0) {
+            spent[ways.bank[job][way]] += ways.tokens[job][way];
+        }
+        for (int b : c.counts[job]) {
+            counted[b] += value;
+        }
+        return value;
+    }
+
+    /** When it can be begun; never for what waits for what isn't done, or is thought to come to nothing. */
+    private long start(int job, int way, long at) {
+        for (int before : c.after[job]) {
+            if (finish[before] < 0) {
+                return Long.MAX_VALUE;
+            }
+        }
+        long start = c.start(job, at, finish);
+        long ends = start + thought[job];
+        if (ends > c.minutes || !pays(job, way)) {
+            return Long.MAX_VALUE;
+        }
+        return ways.value(job, way, ends) > 0 || opens(job) ? start : Long.MAX_VALUE;
+    }
+
+    private boolean pays(int job, int way) {
+        int tokens = ways.tokens[job][way];
+        return tokens == 0 || spent[ways.bank[job][way]] + tokens <= c.budget[ways.bank[job][way]];
+    }
+
+    private long last(int job, int way) {
+        long[] until = ways.until[job][way];
+        return until.length == 0 ? NONE : until[until.length - 1];
+    }
+
+    private boolean opens(int job) {
+        for (int after : c.successors[job]) {
+            if (finish[after] < 0) {
+                return true;
+            }
+        }
+        return false;
+    }
+}
