@@ -192,6 +192,30 @@ export const nextQuery = (student: number, minutes: number | null) =>
       ),
   });
 
+/** What it would cost to do one move before another that comes first by the plan. */
+export const swapQuery = (student: number, work: number, before: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'next', 'swap', work, before],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/next/swaps', {
+          params: { path: { student }, query: { work, before } },
+        }),
+      ),
+  });
+
+/** What so many minutes less today would cost. */
+export const shorterQuery = (student: number, minutes: number) =>
+  queryOptions({
+    queryKey: ['student', student, 'next', 'shorter', minutes],
+    queryFn: () =>
+      take(
+        client.GET('/api/students/{student}/next/shorter-days', {
+          params: { path: { student }, query: { minutes } },
+        }),
+      ),
+  });
+
 export const timelineQuery = (student: number) =>
   queryOptions({
     queryKey: ['student', student, 'timeline'],

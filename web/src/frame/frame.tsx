@@ -102,7 +102,7 @@ function Frame({ session }: { session: Session }) {
           </div>
         )}
         {session.demo && asof === null && <DemoBar />}
-        <Shortcuts student={student} />
+        <Shortcuts student={student} words={sees.words} />
         <StageGlyphs />
       </div>
     </StudentContext>

@@ -56,18 +56,21 @@ export function impactWords(impact: string, kind: GradeKind): string {
   return liftWords(impact, kind);
 }
 
+/** Less isn't said in a figure: efforts and scores are guesses. */
+const LEAST_SAID = 0.05;
+
 /** The same of what raising a score brings. */
 export function liftWords(lift: string, kind: GradeKind): string {
   const size = Number(lift);
-  const places = kind === 'STANDARDS' || size < 0.095 ? 2 : 1;
-  const number = size.toFixed(places).replace(/\.0+$/, '');
-  return kind === 'STANDARDS' ? `${number} of the rating` : `${number} % of the course`;
+  const number = size.toFixed(kind === 'STANDARDS' ? 2 : 1).replace(/\.0+$/, '');
+  if (kind === 'STANDARDS') return `${number} of the rating`;
+  return `${size < LEAST_SAID ? '<0.1' : number} % of the course`;
 }
 
-/** "2.1 %", "0.04 %": what hangs on something, in percent of its course. */
+/** "2.1 %", "<0.1 %": what hangs on something, in percent of its course. */
 export function stakeWords(percent: string): string {
   const size = Math.abs(Number(percent));
-  return `${size === 0 ? '0' : size >= 0.095 ? size.toFixed(1) : size.toFixed(2)} %`;
+  return `${size === 0 ? '0' : size >= LEAST_SAID ? size.toFixed(1) : '<0.1'} %`;
 }
 
 export function readingOf(standing: Standing, reading: Reading): Schemas['ReadingView'] | undefined {

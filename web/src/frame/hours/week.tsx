@@ -74,6 +74,18 @@ function Limits({ sheet, onChange }: PartProps) {
         value={sheet.breakMinutes}
         onChange={(event) => onChange({ breakMinutes: Number(event.target.value) })}
       />
+      <TextField
+        label="A sitting may run over by, in minutes"
+        type="number"
+        min={0}
+        max={120}
+        required
+        hint="Where that saves enough; never into a class or past a due."
+        value={sheet.overrunMinutes ?? ''}
+        onChange={(event) =>
+          onChange({ overrunMinutes: event.target.value === '' ? null : Number(event.target.value) })
+        }
+      />
       <div className="col-span-full">
         <Choice
           label="On holidays"

@@ -2,6 +2,7 @@ import { Minus, Plus } from 'lucide-react';
 import { SetLink } from '../../frame/set-link';
 import { useStudent } from '../../frame/student';
 import { Button, TextButton } from '../../ui/button';
+import { HourLess } from './instead';
 import { budgetWords } from './model';
 
 const STEP = 15;
@@ -61,6 +62,7 @@ function Budget({ budget, onChange, busy }: BudgetProps) {
             {own ? 'Plan by my free hours' : 'Plan by their free hours'}
           </TextButton>
         )}
+        {budget === null && <HourLess />}
         <SetLink set="hours">Your time</SetLink>
         <SetLink set="goals">Goals</SetLink>
       </span>

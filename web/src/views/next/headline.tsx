@@ -1,15 +1,23 @@
 import { useStudent } from '../../frame/student';
+import { useLasting } from '../../lib/lasting';
+import { useNow } from '../../lib/now';
 import { stakeWords } from '../../lib/readings';
 import { count } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
-import { account, type Next, pricesOf, proofWords, type Stake } from './model';
+import { account, type Next, pricesOf, proofWords, type Stake, shareWords, turnWords } from './model';
+
+/** A plan that is there sooner says nothing of being made. */
+const PATIENCE = 300;
 
 /** How much is one's own, what the plan keeps of all that hangs on it, and what one's wishes cost of that. */
-function Headline({ next }: { next: Next }) {
-  const { mayWrite, board, course } = useStudent();
+function Headline({ next, busy }: { next: Next; busy: boolean }) {
+  const { mayWrite, board, course, work, zone } = useStudent();
   const { mean } = next;
+  const planning = useLasting(busy, PATIENCE);
   const whose = mayWrite ? 'yours' : `${board.student.name.split(' ')[0]}’s`;
+  const now = useNow();
   const prices = pricesOf(next);
+  const turn = turnWords(next, (id) => work(id)?.title ?? 'other work', zone, now);
   const inMean = next.stakes.filter((stake) => stake.inMean).length;
   return (
     <div className="min-w-[min(100%,340px)] flex-1">
@@ -28,6 +36,7 @@ function Headline({ next }: { next: Next }) {
       </h1>
       <p className="mt-1 text-[14px] text-ink-2" aria-live="polite">
         {account(next)}. {proofWords(next)}
+        {planning && <span className="text-yours"> Planning anew…</span>}
         {prices.length > 0 && (
           <b className="font-semibold text-loss">
             {' '}
@@ -39,11 +48,19 @@ function Headline({ next }: { next: Next }) {
           </b>
         )}
       </p>
+      {turn && (
+        <p data-turn className="mt-0.5 border-yours border-l-2 pl-2 text-[14px]" aria-live="polite">
+          {turn}
+        </p>
+      )}
       {next.stakes.length > 0 && Number(mean.most) > 0 && (
         <details className="mt-0.5 text-[14px]">
           <summary className="w-fit text-ink-2">
             In percent of {inMean === 1 ? 'the course' : `the mean of ${inMean} courses`}: by course
           </summary>
+          <p className="mt-1">
+            Expected to be saved, since work takes longer or shorter than thought: {shareWords(next.share)}.
+          </p>
           <StakeTable next={next} />
         </details>
       )}

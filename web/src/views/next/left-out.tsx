@@ -87,7 +87,11 @@ function Left({ left, work, onOpen }: { left: LeftMove; work: Work; onOpen: (wor
             {cost > 0 ? `−${stakeWords(left.cost)}` : '0 %'}
           </b>
           {mayWrite && (
-            <MoveMenu move={{ ...left, first: false, before: null }} work={work} onOpen={onOpen} />
+            <MoveMenu
+              move={{ ...left, first: false, before: null, nailed: null }}
+              work={work}
+              onOpen={onOpen}
+            />
           )}
         </span>
       </span>

@@ -20,6 +20,8 @@ const VERBS: Record<Deed, string> = {
   PREPARE: 'Prepare for',
 };
 
+/** What is less isn't worth a figure, in course percent. */
+const LEAST_SAID = 0.05;
 /** How many of the moves that push another down are named. */
 const MOST_PUSHING = 3;
 
@@ -48,12 +50,15 @@ export function gainWords(percent: string): string {
 export function why(move: PlannedMove, titles: (work: number) => string, zone: string, now: number): string {
   const { because } = move;
   if (because.kind === 'WISHED') {
+    if (move.nailed) return `You nailed it to ${near(move.nailed, zone, now)}`;
     return move.before ? `You put it before ${titles(move.before)}` : 'You put it first';
   }
   if (because.kind === 'OPENS_OTHERS') {
     const [first, ...more] = because.opens;
     return `Opens ${titles(first ?? 0)}${more.length > 0 ? ` and ${more.length} more` : ''}`;
   }
+  if (because.at && because.kind === 'ON_TIME')
+    return `${move.deed === 'PREPARE' ? 'Ready' : 'On time if in'} by ${instantWords(because.at, zone, now)}`;
   if (because.at && (because.kind === 'BEFORE_A_LOSS' || because.kind === 'SAFE_BY')) {
     const when = instantWords(because.at, zone, now);
     if (because.kind === 'SAFE_BY') return `Safe if in by ${when}`;
@@ -72,6 +77,83 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
   return because.kind === 'WORTH_UNKNOWN'
     ? 'Without a due, and what it is worth isn’t known'
     : 'Loses nothing by waiting; it fits here';
+}
+
+const LIKELY_WORDS: Record<PlannedMove['likely'], string> = {
+  VERY_LIKELY: 'very likely',
+  LIKELY: 'likely',
+  AT_RISK: 'at risk',
+};
+
+/** How sure it is that a move brings what it says; empty where nothing hangs on when it is done. */
+export function likelyWords(move: PlannedMove): string {
+  return LIKELY_WORDS[move.likely];
+}
+
+/** What makes it so: the room there is, beside how far efforts are off. */
+export function sureWords(move: PlannedMove, zone: string, now: number): string {
+  const word = likelyWords(move);
+  const said = `${word.charAt(0).toUpperCase()}${word.slice(1)}`;
+  if (move.because.at === null || move.spareMinutes === null)
+    return `${said}: nothing is lost by finishing later.`;
+  const when = near(move.because.at, zone, now);
+  const room = move.spareMinutes === 0 ? 'no free time' : `${span(move.spareMinutes)} of free time`;
+  return `${said}: ${room} to spare before ${when}, and such work often takes longer or shorter than ${span(move.minutes)}.`;
+}
+
+/** What stands otherwise than before, and why, in one line; null for nothing. */
+export function turnWords(
+  next: Next,
+  titles: (work: number) => string,
+  zone: string,
+  now: number,
+): string | null {
+  const { turn } = next;
+  if (!turn) return null;
+  const move = next.moves.find((one) => one.work === turn.work);
+  if (turn.kind === 'UP' && move) {
+    return `${titles(turn.work)} moved up ${near(turn.at, zone, now)}: ${lowered(why(move, titles, zone, now))}.`;
+  }
+  const left = next.left.find((one) => one.work === turn.work);
+  return turn.kind === 'OUT' && left
+    ? `${titles(turn.work)} fell out ${near(turn.at, zone, now)}: ${leftWords(left, titles)}.`
+    : null;
+}
+
+function lowered(words: string): string {
+  return `${words.charAt(0).toLowerCase()}${words.slice(1)}`;
+}
+
+/** "71 % of it, nine times in ten at least 58 %": what is saved when work takes as long as it may. */
+export function shareWords({ mean, low }: Next['share']): string {
+  return `${mean} % of all that is at stake, nine times in ten at least ${low} %`;
+}
+
+/** What something else than the plan would cost, in one sentence. */
+export function insteadWords(
+  { fall, prices, losers }: Schemas['InsteadView'],
+  titles: (work: number) => string,
+  courses: (course: number) => string,
+  zone: string,
+  now: number,
+): string {
+  const dear = prices.filter((price) => Number(price.fall) >= LEAST_SAID);
+  const lost = losers
+    .slice(0, MOST_PUSHING)
+    .map(({ work, missed }) =>
+      missed === null
+        ? `${titles(work)} would be left out`
+        : `${titles(work)} would miss ${instantWords(missed, zone, now)}`,
+    );
+  const more = losers.length - lost.length;
+  const of = dear.map((price) => `${stakeWords(price.fall)} of ${courses(price.course)}`);
+  const cost =
+    of.length > 0
+      ? `costs ${of.join(', ')}`
+      : Number(fall) <= -LEAST_SAID
+        ? 'costs nothing as it looks now'
+        : 'costs nothing';
+  return `${cost}${lost.length > 0 ? `. ${lost.join('; ')}` : ''}${more > 0 ? `; and ${more} more` : ''}.`;
 }
 
 export interface DayOfMoves {
@@ -142,7 +224,7 @@ export function pushedWords(
   const shown = pushedBy.slice(-MOST_PUSHING).map((id) => {
     const other = next.moves.find((one) => one.work === id);
     const reason = other && why(other, titles, zone, now);
-    return reason ? `${titles(id)} (${reason.charAt(0).toLowerCase()}${reason.slice(1)})` : titles(id);
+    return reason ? `${titles(id)} (${lowered(reason)})` : titles(id);
   });
   const more = pushedBy.length - shown.length;
   return `${shown.join('; ')}${more > 0 ? `; and ${more} more` : ''}. They bring less a minute and come first all the same.`;

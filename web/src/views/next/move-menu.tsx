@@ -1,23 +1,29 @@
 import { Ellipsis } from 'lucide-react';
-import { type ReactNode, useState } from 'react';
+import { type FormEvent, type ReactNode, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Work } from '../../api/client';
 import { placeOf } from '../../frame/open-at-school';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { localDate } from '../../lib/time';
+import { instantIn, localDate, localTime, span, timeWords } from '../../lib/time';
+import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
+import { TextField } from '../../ui/field';
 import { Menu, MenuItem, MenuRule, MenuSub } from '../../ui/menu';
 import { EffortForm, writeTogether } from '../work/own-forms';
 import type { PlannedMove } from './model';
 import { startTimer } from './timer';
-import { wish } from './wish';
+import { nail, wish } from './wish';
 
 const HOUR = 3_600_000;
 const DAY = 24 * HOUR;
 
 interface MoveMenuProps {
-  move: Pick<PlannedMove, 'work' | 'first' | 'before' | 'notBefore' | 'minutes' | 'minutesGuessed'>;
+  move: Pick<
+    PlannedMove,
+    'work' | 'first' | 'before' | 'notBefore' | 'nailed' | 'minutes' | 'minutesGuessed'
+  > &
+    Partial<Pick<PlannedMove, 'sittings'>>;
   work: Work;
   onOpen: (work: number) => void;
 }
@@ -44,6 +50,7 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
   const now = useNow();
   const navigate = useNavigate();
   const [asking, setAsking] = useState(false);
+  const [nailing, setNailing] = useState(false);
   const later = (at: number, words: string) =>
     wish(
       id,
@@ -51,7 +58,7 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
       { kind: 'LATER', notBefore: new Date(at).toISOString() },
       `${work.title} waits ${words}`,
     );
-  const wished = move.first || move.before !== null || move.notBefore !== null;
+  const wished = move.first || move.before !== null || move.notBefore !== null || move.nailed !== null;
   return (
     <>
       <Menu align="end" defaultOpen trigger={trigger}>
@@ -76,6 +83,7 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
           <MenuItem onSelect={() => later(now + 3 * DAY, 'for 3 days')}>For 3 days</MenuItem>
           <MenuItem onSelect={() => later(now + 7 * DAY, 'for a week')}>For a week</MenuItem>
         </MenuSub>
+        <MenuItem onSelect={() => setNailing(true)}>Nail it to an hour</MenuItem>
         {wished && (
           <MenuItem onSelect={() => wish(id, work.id, { kind: 'NONE' }, `${work.title} is left to the plan`)}>
             Leave it to the plan again
@@ -87,6 +95,7 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
           I already did that elsewhere
         </MenuItem>
       </Menu>
+      {nailing && <NailDialog move={move} work={work} onDone={() => setNailing(false)} />}
       {asking && (
         <Dialog open onOpenChange={setAsking} title="How long it takes you" about={work.title}>
           <EffortForm
@@ -98,6 +107,65 @@ function Asked({ move, work, onOpen, trigger }: MoveMenuProps & { trigger: React
         </Dialog>
       )}
     </>
+  );
+}
+
+/** The hour at which a move is done, whatever the plan says of the rest. */
+function NailDialog({ move, work, onDone }: Pick<MoveMenuProps, 'move' | 'work'> & { onDone: () => void }) {
+  const { id, zone } = useStudent();
+  const now = useNow();
+  const planned = new Date(move.nailed ?? move.sittings?.[0]?.start ?? now + HOUR).getTime();
+  const [day, setDay] = useState(localDate(planned, zone));
+  const [time, setTime] = useState(localTime(planned, zone));
+  const hour = instantIn(`${day}T${time}`, zone);
+  const at = hour === null ? now : new Date(hour).getTime();
+  const end = at + move.minutes * 60_000;
+  const fault =
+    hour === null
+      ? 'There is no such hour that day. Choose another.'
+      : end <= now
+        ? 'That is past. Choose a later hour.'
+        : undefined;
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (fault) return;
+    nail(id, { work: work.id, title: work.title }, at, zone);
+    onDone();
+  };
+  return (
+    <Dialog open onOpenChange={onDone} title="Nail it to an hour" about={work.title}>
+      <form onSubmit={submit} className="flex flex-col gap-3.5">
+        <div className="flex gap-3">
+          <TextField
+            label="Day"
+            type="date"
+            required
+            value={day}
+            onChange={(event) => setDay(event.target.value)}
+            fault={fault}
+          />
+          <TextField
+            label="From"
+            type="time"
+            required
+            value={time}
+            onChange={(event) => setTime(event.target.value)}
+          />
+        </div>
+        <p className="text-[14px] text-ink-2">
+          {span(move.minutes)}, until {timeWords(new Date(end).toISOString(), zone)}. The plan works round it,
+          free hours or not, and says what that costs.
+        </p>
+        <div className="flex justify-end gap-2">
+          <Button look="quiet" onClick={onDone}>
+            Cancel
+          </Button>
+          <Button look="main" type="submit">
+            Nail it
+          </Button>
+        </div>
+      </form>
+    </Dialog>
   );
 }
 

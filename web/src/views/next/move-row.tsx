@@ -16,7 +16,17 @@ import { CourseMark } from '../../ui/course-mark';
 import { DROP_LINE, type DragRows } from '../../ui/drag-rows';
 import { StageGlyph } from '../../ui/stage-glyph';
 import { TimingBar } from '../../ui/timing-bar';
-import { gainWords, leewayWords, type PlannedMove, pushedWords, verb, why } from './model';
+import { WhyBefore } from './instead';
+import {
+  gainWords,
+  leewayWords,
+  likelyWords,
+  type PlannedMove,
+  pushedWords,
+  sureWords,
+  verb,
+  why,
+} from './model';
 import { MoveMenu } from './move-menu';
 import { useShownPlan } from './shown-plan';
 
@@ -113,7 +123,12 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
               gainWords(move.gain)
             )}
           </b>
-          <span className="block truncate text-[12.5px] text-ink-3">{course(work.courseId)?.shortName}</span>
+          <span
+            data-likely={move.likely}
+            className="block truncate text-[12.5px] text-ink-3 data-[likely=AT_RISK]:font-semibold data-[likely=AT_RISK]:text-loss"
+          >
+            {likelyWords(move)}
+          </span>
         </span>
         <span className={clsx('min-w-0 text-[13.5px] max-sm:hidden', narrow && 'hidden')}>
           <TimingBar countdown={late} stacked />
@@ -189,6 +204,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
       `${gainWords(move.gain)} of ${course(work.courseId)?.name}, by the course’s own rules, if it is in then.${byStandards ? '' : alone(move, work)}`,
     ],
   ];
+  rows.push(['How sure', sureWords(move, zone, now)]);
   if (move.next) {
     rows.push(['Next loss', `${near(move.next.at, zone, now)}: ${countdown(work, zone, now).words}`]);
   }
@@ -209,6 +225,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
     const titles = (other: number) => piece(other)?.title ?? 'other work';
     rows.push(['Pushed down by', pushedWords(move, next, titles, zone, now)]);
   }
+  rows.push(['Why before', <WhyBefore key="before" move={move} />]);
   if (!move.yours) rows.push(['Not yet', work.lock ?? 'It opens before it is planned to be begun.']);
   if (work.effortSaid !== null) {
     rows.push([

@@ -100,6 +100,7 @@ function DayHead({ day }: { day: DayOfMoves }) {
       <h2>
         <span className="mr-1.5 font-[680] text-ink">{today ? 'Today' : dateWords(day.date)}</span>
         {span(day.minutes)} planned of {span(day.free)} free
+        {day.minutes > day.free && `, ${span(day.minutes - day.free)} over the end`}
       </h2>
       {today && mayWrite && (
         <TextButton onClick={sit}>

@@ -60,7 +60,7 @@ function NextView() {
         <div className="flex min-h-full max-wide:block print:block">
           <div className="min-w-0 flex-1 px-5 pt-4 pb-8 max-sm:px-3">
             <header className="mb-3 flex flex-wrap items-start justify-between gap-x-6 gap-y-2">
-              <Headline next={next.data} />
+              <Headline next={next.data} busy={next.isFetching} />
               <Budget budget={budget} onChange={setBudget} busy={next.isFetching} />
             </header>
             <TimerBar />

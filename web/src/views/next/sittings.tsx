@@ -3,6 +3,7 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateParts, localDate, localTime, span } from '../../lib/time';
 import { byDay, type Next } from './model';
+import { SittingBlock } from './sitting-block';
 
 const DAYS = 7;
 const DAY = 24 * 60 * 60_000;
@@ -36,7 +37,12 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
   const days = Array.from({ length: DAYS }, (_, k) => localDate(now + k * DAY, zone));
   const free = next.free.map((stretch) => block(stretch, zone));
   const sat = next.moves.flatMap((move, place) =>
-    move.sittings.map((sitting) => ({ ...block(sitting, zone), move, number: place + 1 })),
+    move.sittings.map((sitting) => ({
+      ...block(sitting, zone),
+      start: sitting.start,
+      move,
+      number: place + 1,
+    })),
   );
   const shown = [...free, ...sat].filter((one) => days.includes(one.date));
   const first = Math.floor(Math.min(15 * 60, ...shown.map((one) => one.from)) / 60) * 60;
@@ -86,17 +92,18 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
                 {sat
                   .filter((one) => one.date === date)
                   .map((one) => (
-                    <button
+                    <SittingBlock
                       key={`${one.move.work} ${one.from}`}
-                      type="button"
-                      title={`${one.number}: ${work(one.move.work)?.title}`}
-                      aria-label={`${one.number}: ${work(one.move.work)?.title}, ${weekday} ${number}, ${clock(one.from)} to ${clock(one.to)}`}
-                      onClick={() => onOpen(one.move.work)}
-                      className="absolute inset-y-0.5 overflow-hidden border-paper border-l bg-ink text-center text-[12px] text-paper leading-[24px] hover:bg-yours"
-                      style={{ left: left(one.from), width: width(one) }}
-                    >
-                      {one.to - one.from >= ((last - first) / 100) * 6 && one.number}
-                    </button>
+                      move={one.move}
+                      number={one.number}
+                      start={one.start}
+                      label={`${one.number}: ${work(one.move.work)?.title}, ${weekday} ${number}, ${clock(one.from)} to ${clock(one.to)}`}
+                      left={left(one.from)}
+                      width={width(one)}
+                      span={last - first}
+                      wide={one.to - one.from >= ((last - first) / 100) * 6}
+                      onOpen={onOpen}
+                    />
                   ))}
                 {place === 0 && first <= nowOnTheWall && nowOnTheWall <= last && (
                   <span

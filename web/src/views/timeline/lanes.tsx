@@ -47,7 +47,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
   useKeptScroll(time.box);
   const lanes = useMemo(() => lanesOf(board, timeline, shown), [board, timeline, shown]);
   const laid = useLaid(lanes, time, now);
-  const mover = useMover(time, next, now);
+  const mover = useMover(time, now);
   const [pointed, setPointed] = useState<{ bar: Bar; rect: DOMRect } | null>(null);
   const [day, setDay] = useState<Day | null>(null);
   const axis = grainOf(time.pixelsADay) === 'hours' && abroad(timeline.zone, now) ? AXIS_ABROAD : AXIS;

@@ -5,9 +5,8 @@ import { detailQuery, queryClient, refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { dateWords, localDate, localTime, moment, near } from '../../lib/time';
 import { noticeChange, noticeFault } from '../../ui/notice';
-import type { Next } from '../next/model';
-import { wish } from '../next/wish';
-import { type Bar, DAY, HOUR, MINUTE, ms } from './model';
+import { nail } from '../next/wish';
+import { type Bar, DAY, HOUR, MINUTE } from './model';
 import type { TimeWindow } from './use-window';
 import { DRAG_PIXELS } from './window-model';
 
@@ -44,21 +43,8 @@ function whyNot({ work, told }: Bar, zone: string, now: number): string {
   return `The school set when “${work.title}” is due, so it can’t be moved here.${ask}`;
 }
 
-/** Where the plan puts the work that was dropped there: after an instant, or before what stands at it. */
-function wishFor(next: Next, work: number, at: number, from: number): Parameters<typeof wish>[2] {
-  if (at > from) return { kind: 'LATER', notBefore: new Date(at).toISOString() };
-  const there = next.moves
-    .filter((move) => move.work !== work)
-    .flatMap((move) =>
-      move.sittings.map((sitting) => ({ work: move.work, end: ms(sitting.end), start: ms(sitting.start) })),
-    )
-    .filter((sitting) => sitting.end > at)
-    .sort((a, b) => a.start - b.start)[0];
-  return there ? { kind: 'BEFORE', before: there.work } : { kind: 'FIRST' };
-}
-
 /** Moves what may be moved, by dragging and by keys, and writes it down when it is dropped. */
-export function useMover(time: TimeWindow, next: Next | undefined, now: number): Mover {
+export function useMover(time: TimeWindow, now: number): Mover {
   const { id, zone, mayWrite } = useStudent();
   const [moving, setMoving] = useState<Moving | null>(null);
   const [words, setWords] = useState('');
@@ -73,19 +59,13 @@ export function useMover(time: TimeWindow, next: Next | undefined, now: number):
     set(null);
     if (!what || what.at === what.from) return;
     if (what.kind === 'sitting') {
-      if (!next) return;
-      const asked = wishFor(next, what.work, Math.max(what.at, now), what.from);
-      const said =
-        asked.kind === 'LATER'
-          ? `${what.title}: not before ${moment(new Date(what.at).toISOString(), zone)}`
-          : `${what.title}: earlier`;
-      wish(id, what.work, asked, said);
-      setWords(`Dropped. ${said}. It is planned anew.`);
+      const said = nail(id, what, Math.max(what.at, now), zone);
+      setWords(`Dropped. ${said}. The rest is planned round it.`);
     } else {
       void moveDue(id, what, zone).catch(noticeFault);
       setWords('Dropped.');
     }
-  }, [id, next, now, zone, set]);
+  }, [id, now, zone, set]);
 
   useEffect(() => {
     if (!moving) return;

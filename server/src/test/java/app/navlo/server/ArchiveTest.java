@@ -101,6 +101,7 @@ public class ArchiveTest extends DemoServer {
                         "person",
                         "access_token",
                         "address_confirmation",
+                        "held_plan",
                         "passkey",
                         "passkey_holder",
                         "guardianship",

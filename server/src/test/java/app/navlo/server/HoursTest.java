@@ -284,4 +284,30 @@ public class HoursTest extends DemoServer {
                 .sum();
         assertEquals(planned, sat, "every minute of the moves lies on a day from " + now);
     }
+
+    /** A quarter of an hour unless the student says otherwise; none where they say none. */
+    @Test
+    public void howFarASittingMayRunOverIsTheStudentsToSay() {
+        TestClient mira = mira();
+        assertEquals(overrun(mira), 15);
+        TestClient.Answer none = overrun(mira, 0);
+        assertEquals(overrun(mira), 0);
+        assertEquals(overrun(mira, 500).json().at("/faults/0/field").asString(), "overrunMinutes");
+        undo(mira, none);
+        assertEquals(overrun(mira), 15);
+    }
+
+    private static int overrun(TestClient client) {
+        return client.get(HOURS).json().at("/sheet/overrunMinutes").asInt();
+    }
+
+    private static TestClient.Answer overrun(TestClient client, int minutes) {
+        String sheet = ONE_HOUR.formatted("", "", "null").strip();
+        return client.send(
+                "PUT",
+                HOURS,
+                sheet.substring(0, sheet.length() - 1) + ",\"overrunMinutes\":" + minutes + "}",
+                "Idempotency-Key",
+                "k" + System.nanoTime());
+    }
 }

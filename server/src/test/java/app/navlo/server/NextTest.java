@@ -167,4 +167,103 @@ public class NextTest extends DemoServer {
         assertEquals(
                 wish(tobias, work, "{\"kind\":\"FIRST\",\"notBefore\":null}").status(), 403);
     }
+
+    private static JsonNode move(JsonNode next, long work) {
+        return next.get("moves")
+                .valueStream()
+                .filter(move -> move.get("work").asLong() == work)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Through midnight, and off the free hours: it is the student's word, and what it costs is said. */
+    @Test
+    public void aMoveIsNailedToAnHourAndLetGoAgain() {
+        TestClient mira = mira();
+        JsonNode before = next(mira, "");
+        long essay = work(mira, "Soil essay, second").get("id").asLong();
+        String hour = "2026-11-25T18:00:00Z";
+        TestClient.Answer nailed =
+                wish(mira, essay, "{\"kind\":\"NAILED\",\"notBefore\":\"" + hour + "\",\"before\":null}");
+        assertEquals(nailed.status(), 200, nailed.body());
+        JsonNode next = next(mira, "");
+        JsonNode move = move(next, essay);
+        assertEquals(move.get("nailed").asString(), hour);
+        assertEquals(move.at("/sittings/0/start").asString(), hour);
+        assertEquals(move.get("sittings").size(), 1);
+        assertEquals(move.at("/because/kind").asString(), "WISHED");
+        assertTrue(next.get("prices").size() > 0);
+        Instant from = Instant.parse(hour);
+        Instant until = Instant.parse(move.at("/sittings/0/end").asString());
+        for (JsonNode other : next.get("moves")) {
+            for (JsonNode sitting : other.get("sittings")) {
+                boolean apart = !Instant.parse(sitting.get("end").asString()).isAfter(from)
+                        || !Instant.parse(sitting.get("start").asString()).isBefore(until);
+                assertTrue(apart || other.get("work").asLong() == essay, other.toString());
+            }
+        }
+        assertEquals(
+                wish(mira, essay, "{\"kind\":\"NAILED\",\"notBefore\":null,\"before\":null}")
+                        .status(),
+                422);
+        assertEquals(
+                wish(mira, essay, "{\"kind\":\"NONE\",\"notBefore\":null,\"before\":null}")
+                        .status(),
+                200);
+        assertTrue(move(next(mira, ""), essay).get("nailed").isNull());
+        assertEquals(
+                new HashSet<>(planned(next(mira, ""))).size(), planned(before).size(), "as much is planned as before");
+    }
+
+    @Test
+    public void itIsSaidWhatTheOtherWayRoundWouldCost() {
+        TestClient mira = mira();
+        List<Long> order = planned(next(mira, ""));
+        long first = order.get(0);
+        JsonNode swap = mira.get(NEXT + "/swaps?work=" + order.get(3) + "&before=" + first)
+                .json();
+        assertTrue(swap.get("fall").asString().matches("-?\\d+\\.\\d\\d"), swap.toString());
+        swap.get("losers")
+                .forEach(loser -> assertTrue(order.contains(loser.get("work").asLong())));
+        TestClient.Answer itself = mira.get(NEXT + "/swaps?work=" + first + "&before=" + first);
+        assertEquals(itself.json().at("/faults/0/field").asString(), "before");
+        TestClient.Answer none = mira.get(NEXT + "/swaps?work=99999&before=" + first);
+        assertEquals(none.status(), 422);
+        assertEquals(none.json().at("/faults/0/field").asString(), "work");
+    }
+
+    /** Less time never keeps more, and an evening without any loses what had to be in by then. */
+    @Test
+    public void anHourLessHasItsPrice() {
+        TestClient mira = mira();
+        double hour = fall(mira.get(NEXT + "/shorter-days?minutes=60").json());
+        JsonNode none = mira.get(NEXT + "/shorter-days?minutes=1440").json();
+        assertTrue(fall(none) >= hour - 0.2, hour + " and " + none);
+        long sheet = work(mira, "Planting plan, sheet 2").get("id").asLong();
+        assertTrue(
+                none.get("losers")
+                        .valueStream()
+                        .anyMatch(loser -> loser.get("work").asLong() == sheet),
+                none.toString());
+        assertEquals(mira.get(NEXT + "/shorter-days?minutes=0").status(), 422);
+    }
+
+    private static double fall(JsonNode instead) {
+        return Double.parseDouble(instead.get("fall").asString());
+    }
+
+    @Test
+    public void howSureEachMoveIsIsSaidAndWhatIsExpectedOfAll() {
+        JsonNode next = next(mira(), "");
+        JsonNode share = next.get("share");
+        assertTrue(share.get("low").asInt() <= share.get("mean").asInt());
+        assertTrue(share.get("mean").asInt() <= share.get("high").asInt()
+                && share.get("high").asInt() <= 100);
+        for (JsonNode move : next.get("moves")) {
+            assertTrue(
+                    List.of("VERY_LIKELY", "LIKELY", "AT_RISK")
+                            .contains(move.get("likely").asString()),
+                    move.toString());
+        }
+    }
 }

@@ -1,6 +1,8 @@
 package app.navlo.server.board;
 
+import app.navlo.core.next.EffortSpread;
 import app.navlo.core.pace.EffortCorrection;
+import app.navlo.core.plan.Guess;
 import app.navlo.core.work.Fact;
 import app.navlo.server.store.CourseAims.CourseKind;
 import app.navlo.server.store.RecordedFact;
@@ -14,6 +16,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -22,6 +25,7 @@ public final class Efforts {
     private final Map<CourseKind, EffortCorrection> corrections = new HashMap<>();
     private final Set<CourseKind> refused;
     private final Map<Long, WorkEffort> byWork = new HashMap<>();
+    private final double spread;
 
     /**
      * @param said by the school; null for nothing
@@ -60,6 +64,7 @@ public final class Efforts {
             }
         }
         done.sort(Comparator.comparing(DoneAt::at));
+        spread = EffortSpread.of(done.stream().map(DoneAt::done).toList());
         for (EffortCorrection one :
                 EffortCorrection.of(done.stream().map(DoneAt::done).toList())) {
             corrections.put(new CourseKind(Long.parseLong(one.course()), one.kind()), one);
@@ -103,6 +108,14 @@ public final class Efforts {
 
     WorkEffort of(long work) {
         return byWork.getOrDefault(work, new WorkEffort(null, null, false, 0, null));
+    }
+
+    /** How long work takes of which somebody said so, as a guess from what was really spent before. */
+    public Optional<Guess> guess(long work) {
+        WorkEffort effort = of(work);
+        return Optional.ofNullable(effort.minutes())
+                .filter(minutes -> minutes > 0)
+                .map(minutes -> new Guess(minutes, spread, effort.spent()));
     }
 
     /** In the order of courses and kinds. */

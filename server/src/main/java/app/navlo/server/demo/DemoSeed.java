@@ -267,7 +267,8 @@ class DemoSeed {
                             courses.get(one.course()), one.day(), span.startInclusive(), span.endExclusive());
                 })
                 .toList();
-        return new TimeSheet(week.week(), week.days(), classes, week.onHolidays(), null, week.breakMinutes());
+        return new TimeSheet(
+                week.week(), week.days(), classes, week.onHolidays(), null, week.breakMinutes(), week.overrunMinutes());
     }
 
     private long addPerson(PersonFile person, ZoneId zone, Instant now) {

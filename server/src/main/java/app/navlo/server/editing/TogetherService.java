@@ -49,6 +49,8 @@ class TogetherService {
             "Moved up: ",
             WishList.Kind.LATER,
             "Put off: ",
+            WishList.Kind.NAILED,
+            "Nailed to an hour: ",
             WishList.Kind.NONE,
             "Left to the plan: ");
     private static final Duration A_DAY = Duration.ofDays(1);
@@ -124,8 +126,9 @@ class TogetherService {
                     "Say one thing to do with them: effort, expected, preparing, note, wish, edit, done, back, remove or read.");
         }
         WishForm wish = form.wish();
-        if (wish != null && wish.kind() == WishList.Kind.LATER != (wish.notBefore() != null)) {
-            throw Refusal.invalid("wish.notBefore", "Say until when it waits, and only if it does.");
+        if (wish != null && takesInstant(wish.kind()) != (wish.notBefore() != null)) {
+            throw Refusal.invalid(
+                    "wish.notBefore", "Say until when it waits or at which hour it is done, and only for those.");
         }
         if (wish != null && wish.kind() == WishList.Kind.BEFORE != (wish.before() != null)) {
             throw Refusal.invalid("wish.before", "Say what it comes before, and only if it does.");
@@ -136,6 +139,10 @@ class TogetherService {
         if (form.edit() != null && form.edit().title() != null && form.works().size() > 1) {
             throw Refusal.invalid("edit.title", "Several pieces of work can't have one title.");
         }
+    }
+
+    private static boolean takesInstant(WishList.Kind kind) {
+        return kind == WishList.Kind.LATER || kind == WishList.Kind.NAILED;
     }
 
     /** Those to which it can be done. @throws Refusal if it can be done to none */

@@ -6,7 +6,7 @@ import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
 /**
- * @param notBefore given exactly where it is to wait
+ * @param notBefore given exactly where it is to wait until then, or is nailed to that hour
  * @param before given exactly where it is to come before that work
  */
 public record WishForm(

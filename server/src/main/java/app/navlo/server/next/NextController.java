@@ -15,11 +15,13 @@ import org.springframework.web.bind.annotation.RestController;
 public class NextController {
     private static final int MOST_MINUTES = 24 * 60;
 
-    private final NextService next;
+    private final NextReading next;
+    private final NextService service;
     private final ServerClock clock;
 
-    NextController(NextService next, ServerClock clock) {
+    NextController(NextReading next, NextService service, ServerClock clock) {
         this.next = next;
+        this.service = service;
         this.clock = clock;
     }
 
@@ -36,6 +38,36 @@ public class NextController {
         if (minutes != null && (minutes < 0 || minutes > MOST_MINUTES)) {
             throw Refusal.invalid("minutes", "It must be from 0 to " + MOST_MINUTES + ", a day.");
         }
-        return next.plan(student, ZoneId.of(reader.zone()), minutes, clock.instant());
+        return next.read(student, reader, minutes, clock.instant());
+    }
+
+    /**
+     * What the other way round would cost: one move done before another.
+     *
+     * @param work that would be done first
+     * @param before that comes before it by the plan
+     */
+    @GetMapping("/api/students/{student}/next/swaps")
+    public InsteadView swapped(
+            @PathVariable long student,
+            @RequestParam long work,
+            @RequestParam long before,
+            @AuthenticationPrincipal Person reader) {
+        if (work == before) {
+            throw Refusal.invalid("before", "Choose another move than this one.");
+        }
+        return InsteadView.of(service.swapped(student, ZoneId.of(reader.zone()), work, before, clock.instant()));
+    }
+
+    /** What less time today would cost. @param minutes less than today's free hours have from now on */
+    @GetMapping("/api/students/{student}/next/shorter-days")
+    public InsteadView shorter(
+            @PathVariable long student,
+            @RequestParam(defaultValue = "60") int minutes,
+            @AuthenticationPrincipal Person reader) {
+        if (minutes < 1 || minutes > MOST_MINUTES) {
+            throw Refusal.invalid("minutes", "It must be from 1 to " + MOST_MINUTES + ", a day.");
+        }
+        return InsteadView.of(service.shorter(student, ZoneId.of(reader.zone()), minutes, clock.instant()));
     }
 }

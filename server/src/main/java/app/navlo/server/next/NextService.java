@@ -1,14 +1,20 @@
 package app.navlo.server.next;
 
+import app.navlo.core.next.Circumstances;
+import app.navlo.core.next.Held;
+import app.navlo.core.next.Instead;
 import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlanner;
 import app.navlo.core.next.Wishes;
+import app.navlo.core.plan.Guess;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.StudentHours;
+import app.navlo.server.problem.Refusal;
+import app.navlo.server.sheet.TimeSheet;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.WishList;
@@ -18,7 +24,10 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -38,38 +47,111 @@ public class NextService {
     private final StudentHours hours;
     private final WishList wishes;
     private final Changes changes;
+    private final PlanHolding holding;
 
-    NextService(Boards boards, StudentHours hours, WishList wishes, Changes changes) {
+    NextService(Boards boards, StudentHours hours, WishList wishes, Changes changes, PlanHolding holding) {
+        this.holding = holding;
         this.boards = boards;
         this.hours = hours;
         this.wishes = wishes;
         this.changes = changes;
     }
 
-    /** A plan with what it was made from. */
-    public record Made(Board board, List<Stretch> free, List<Wish> wishes, NextPlan plan) {}
-
-    /** @param budgetMinutes that today has from now on, whatever its free hours; null for those */
-    public NextView plan(long student, ZoneId zone, @Nullable Integer budgetMinutes, Instant now) {
-        Made made = make(student, zone, budgetMinutes, now);
-        return new PlanWriting(made.board(), made.wishes()).view(made.plan(), made.free(), budgetMinutes);
+    /**
+     * A plan with what it was made from.
+     *
+     * @param holding the plan that held before
+     */
+    public record Made(Board board, Circumstances with, List<Wish> wishes, PlanHolding.Holding holding, NextPlan plan) {
+        /** From now on. */
+        public List<Stretch> free() {
+            return with.free();
+        }
     }
 
+    /** @param budgetMinutes that today has from now on, whatever its free hours and whatever holds; null for those */
     public Made make(long student, ZoneId zone, @Nullable Integer budgetMinutes, Instant now) {
         Board board = boards.read(student, zone, now);
-        List<Stretch> free = free(hours.of(board), budgetMinutes, board);
+        Availability own = hours.of(board);
+        Instant end = end(board);
+        List<Stretch> free = free(own, budgetMinutes, board, end);
+        List<Stretch> spill = budgetMinutes == null ? own.spill(now, end, overrun(board)) : List.of();
         List<Wish> standing = wishes.of(student, changes.undone(student));
-        NextPlan plan = NextPlanner.plan(
-                board.books().values(),
+        PlanHolding.Holding before =
+                holding.of(student, standing + " " + new TreeMap<>(board.aims()) + " " + board.time());
+        Circumstances with = new Circumstances(
                 free,
+                spill,
                 wishes(standing, now),
                 board.aims().entrySet().stream()
                         .collect(Collectors.toMap(aim -> Long.toString(aim.getKey()), aim -> aim.getValue())),
-                now);
-        return new Made(board, free, standing, plan);
+                guesses(board),
+                budgetMinutes == null ? before.held() : null);
+        NextPlan plan = NextPlanner.plan(board.books().values(), with, now);
+        return new Made(board, with, standing, before, plan);
     }
 
-    private static List<Stretch> free(Availability own, @Nullable Integer budgetMinutes, Board board) {
+    /** What it would cost to do one piece of work before another. @throws Refusal if either isn't planned */
+    public Instead swapped(long student, ZoneId zone, long work, long before, Instant now) {
+        Made made = make(student, zone, null, now);
+        planned(made, work, "work");
+        planned(made, before, "before");
+        Circumstances with = made.with();
+        Map<String, String> first = new HashMap<>(with.wishes().before());
+        first.put(Long.toString(work), Long.toString(before));
+        Wishes wished = new Wishes(
+                with.wishes().first(),
+                with.wishes().notBefore(),
+                first,
+                with.wishes().nailed());
+        return instead(made, with.with(wished));
+    }
+
+    private static void planned(Made made, long work, String field) {
+        if (made.plan().planned().stream().noneMatch(one -> one.work().equals(Long.toString(work)))) {
+            throw Refusal.invalid(field, "It isn't planned just now. Choose a move of the plan.");
+        }
+    }
+
+    /** What it would cost to have so many minutes less today. */
+    public Instead shorter(long student, ZoneId zone, int lessMinutes, Instant now) {
+        Made made = make(student, zone, null, now);
+        LocalDate today = now.atZone(zone).toLocalDate();
+        long minutes = made.free().stream()
+                .filter(stretch -> stretch.start().atZone(zone).toLocalDate().equals(today))
+                .mapToLong(Stretch::minutes)
+                .sum();
+        int left = (int) Math.max(0, minutes - lessMinutes);
+        List<Stretch> free = free(hours.of(made.board()), left, made.board(), end(made.board()));
+        return instead(made, made.with().within(free));
+    }
+
+    /** From the plan that holds, so that nothing differs but for what is asked. */
+    private static Instead instead(Made made, Circumstances other) {
+        Held held = made.plan().held();
+        Held standing = new Held(held.pieces(), held.planned(), true);
+        return Instead.of(
+                made.plan(),
+                NextPlanner.plan(
+                        made.board().books().values(),
+                        other.holding(standing),
+                        made.board().now()));
+    }
+
+    private static int overrun(Board board) {
+        return board.time().map(TimeSheet::overrunMinutes).orElse(TimeSheet.USUAL_OVERRUN);
+    }
+
+    private static Map<String, Guess> guesses(Board board) {
+        Map<String, Guess> guesses = new HashMap<>();
+        for (Board.Entry entry : board.entries()) {
+            long work = entry.work().id();
+            board.efforts().guess(work).ifPresent(guess -> guesses.put(Long.toString(work), guess));
+        }
+        return guesses;
+    }
+
+    private static Instant end(Board board) {
         Instant now = board.now();
         Instant end = board.terms().values().stream()
                 .map(Term::closes)
@@ -78,7 +160,11 @@ public class NextService {
                 .max(Instant::compareTo)
                 .orElse(now);
         end = end.isBefore(now.plus(SHORTEST)) ? now.plus(SHORTEST) : end;
-        end = end.isAfter(now.plus(LONGEST)) ? now.plus(LONGEST) : end;
+        return end.isAfter(now.plus(LONGEST)) ? now.plus(LONGEST) : end;
+    }
+
+    private static List<Stretch> free(Availability own, @Nullable Integer budgetMinutes, Board board, Instant end) {
+        Instant now = board.now();
         if (budgetMinutes == null) {
             return own.sittings(now, end);
         }
@@ -97,12 +183,16 @@ public class NextService {
                         .map(wish -> Long.toString(wish.work()))
                         .toList(),
                 standing.stream()
-                        .filter(wish ->
-                                wish.notBefore() != null && wish.notBefore().isAfter(now))
+                        .filter(wish -> wish.kind() == WishList.Kind.LATER
+                                && wish.notBefore() != null
+                                && wish.notBefore().isAfter(now))
                         .collect(Collectors.toMap(wish -> Long.toString(wish.work()), Wish::notBefore)),
                 standing.stream()
                         .filter(wish -> wish.before() != null)
                         .collect(Collectors.toMap(
-                                wish -> Long.toString(wish.work()), wish -> Long.toString(wish.before()))));
+                                wish -> Long.toString(wish.work()), wish -> Long.toString(wish.before()))),
+                standing.stream()
+                        .filter(wish -> wish.kind() == WishList.Kind.NAILED)
+                        .collect(Collectors.toMap(wish -> Long.toString(wish.work()), Wish::notBefore)));
     }
 }

@@ -2,6 +2,7 @@ package app.navlo.server.next;
 
 import app.navlo.core.next.ActionKind;
 import app.navlo.core.next.Leeway;
+import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlan.Because;
 import app.navlo.core.next.NextPlan.LeftBecause;
 import app.navlo.core.next.QuickAction;
@@ -17,6 +18,8 @@ import org.jspecify.annotations.Nullable;
  * @param budgetMinutes for today; null for the free hours as they are
  * @param yours how many pieces of work are the student's to move: those planned, left out but not shut, and in class
  * @param inClass work of one's own that is no move here: it is done in class, and nothing is prepared for it
+ * @param share which part of all that is at stake is saved when things take as long as they may
+ * @param turn what stands otherwise than before, if that is news; null for nothing
  * @param withinPercent by how much of the best possible a plan could be better at most, to a tenth
  * @param stakes what hangs on the moves, course by course
  * @param mean the same for the mean of all courses that have a percent
@@ -32,8 +35,10 @@ public record NextView(
         List<MoveView> moves,
         List<LeftView> left,
         List<Long> inClass,
+        OutlookView share,
         String withinPercent,
         boolean proven,
+        @Nullable TurnView turn,
         List<StakeView> stakes,
         StakeView mean,
         List<PriceView> prices,
@@ -57,6 +62,26 @@ public record NextView(
     public record StakeView(
             @Nullable Long course, String none, String planned, String all, String kept, String most, boolean inMean) {}
 
+    /**
+     * In whole percent.
+     *
+     * @param low nine times in ten at least so much
+     * @param high one time in ten at least so much
+     */
+    public record OutlookView(int mean, int low, int high) {}
+
+    /** @param work that moved up, or fell out */
+    public record TurnView(NextPlan.Turn.Kind kind, long work, Instant at) {}
+
+    /** How sure it is that a move brings what is planned of it, since efforts are guesses. */
+    public enum Likely {
+        /** At least nine times in ten. */
+        VERY_LIKELY,
+        /** At least six times in ten. */
+        LIKELY,
+        AT_RISK
+    }
+
     /** @param fall in course percent; below 0 where the wishes raise it */
     public record PriceView(long course, String fall) {}
 
@@ -79,9 +104,11 @@ public record NextView(
     /**
      * @param yours false for what opens before it is begun
      * @param gain of the course's expected reading when it is handed in after the moves before it
+     * @param spareMinutes free minutes between its end and the instant that it is in time for; null where nothing is lost later
      * @param next the next instant at which waiting costs something; null for none
      * @param before the work that it was wished before; null for none
      * @param notBefore null where nothing was put off
+     * @param nailed the hour at which it is to be done; null where it is free
      */
     public record MoveView(
             long work,
@@ -90,13 +117,16 @@ public record NextView(
             long minutes,
             boolean minutesGuessed,
             String gain,
+            Likely likely,
+            @Nullable Long spareMinutes,
             List<SpanView> sittings,
             @Nullable LeewayView leeway,
             WhyHereView because,
             @Nullable CostView next,
             boolean first,
             @Nullable Long before,
-            @Nullable Instant notBefore) {}
+            @Nullable Instant notBefore,
+            @Nullable Instant nailed) {}
 
     /**
      * @param until when it can be had; null for no end

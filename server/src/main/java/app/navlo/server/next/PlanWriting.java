@@ -1,6 +1,5 @@
 package app.navlo.server.next;
 
-import app.navlo.core.exact.Rational;
 import app.navlo.core.next.Leeway;
 import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlan.Left;
@@ -22,6 +21,8 @@ import app.navlo.server.next.NextView.PriceView;
 import app.navlo.server.next.NextView.SpanView;
 import app.navlo.server.next.NextView.StakeView;
 import app.navlo.server.next.NextView.WhyHereView;
+import app.navlo.server.sheet.Figures;
+import app.navlo.server.store.HeldPlans.Turned;
 import app.navlo.server.store.WishList;
 import app.navlo.server.store.WishList.Wish;
 import java.math.BigDecimal;
@@ -40,6 +41,9 @@ import org.jspecify.annotations.Nullable;
 
 /** Writes a plan in the words of the board. */
 final class PlanWriting {
+    private static final double VERY_LIKELY = 0.9;
+    private static final double LIKELY = 0.6;
+
     private final Board board;
     private final Map<Long, Board.Entry> entries = new HashMap<>();
     private final Map<Long, Wish> wishes = new HashMap<>();
@@ -50,7 +54,7 @@ final class PlanWriting {
         standing.forEach(wish -> wishes.put(wish.work(), wish));
     }
 
-    NextView view(NextPlan plan, List<Stretch> free, @Nullable Integer budgetMinutes) {
+    NextView view(NextPlan plan, List<Stretch> free, @Nullable Integer budgetMinutes, @Nullable Turned turned) {
         Set<Long> listed = new HashSet<>();
         plan.planned().forEach(one -> listed.add(Long.valueOf(one.work())));
         plan.left().forEach(one -> listed.add(Long.valueOf(one.work())));
@@ -69,28 +73,46 @@ final class PlanWriting {
                 plan.planned().stream().map(this::move).toList(),
                 plan.left().stream().map(this::left).toList(),
                 inClass,
+                share(plan.share()),
                 BigDecimal.valueOf(plan.withinPercent())
                         .setScale(1, RoundingMode.UP)
                         .toPlainString(),
                 plan.proven(),
+                turned == null
+                        ? null
+                        : new NextView.TurnView(NextPlan.Turn.Kind.valueOf(turned.how()), turned.work(), turned.at()),
                 plan.stakes().stream().map(PlanWriting::stake).toList(),
                 stake(Stake.mean(plan.stakes())),
                 plan.prices().stream()
-                        .map(price -> new PriceView(Long.parseLong(price.course()), points(price.fall())))
+                        .map(price -> new PriceView(Long.parseLong(price.course()), Figures.hundredths(price.fall())))
                         .toList(),
                 plan.errands().stream().map(PlanWriting::errand).toList(),
                 days(plan),
                 spans(free));
     }
 
+    private static NextView.OutlookView share(NextPlan.Share share) {
+        return new NextView.OutlookView(percent(share.mean()), percent(share.low()), percent(share.high()));
+    }
+
+    private static int percent(double share) {
+        return (int) Math.round(100 * share);
+    }
+
+    private static NextView.Likely likely(double chance) {
+        return chance >= VERY_LIKELY
+                ? NextView.Likely.VERY_LIKELY
+                : chance >= LIKELY ? NextView.Likely.LIKELY : NextView.Likely.AT_RISK;
+    }
+
     private static StakeView stake(Stake stake) {
         return new StakeView(
                 stake.course().isEmpty() ? null : Long.valueOf(stake.course()),
-                points(stake.none()),
-                points(stake.planned()),
-                points(stake.all()),
-                points(stake.kept()),
-                points(stake.most()),
+                Figures.hundredths(stake.none()),
+                Figures.hundredths(stake.planned()),
+                Figures.hundredths(stake.all()),
+                Figures.hundredths(stake.kept()),
+                Figures.hundredths(stake.most()),
                 stake.inMean());
     }
 
@@ -109,14 +131,26 @@ final class PlanWriting {
                 planned.yours(),
                 planned.minutes(),
                 planned.minutesGuessed(),
-                points(planned.gain()),
+                Figures.hundredths(planned.gain()),
+                likely(planned.chance()),
+                planned.spare(),
                 spans(planned.sittings()),
                 leeway(planned.leeway()),
                 because(planned.because()),
                 next(work),
                 wish != null && wish.kind() == WishList.Kind.FIRST,
                 wish == null ? null : wish.before(),
-                notBefore(wish));
+                notBefore(wish),
+                nailed(wish, planned));
+    }
+
+    /** Once its hour is past it is planned like all other work. */
+    private static @Nullable Instant nailed(@Nullable Wish wish, Planned planned) {
+        return wish == null
+                        || wish.kind() != WishList.Kind.NAILED
+                        || !planned.sittings().get(0).start().equals(wish.notBefore())
+                ? null
+                : wish.notBefore();
     }
 
     private static @Nullable LeewayView leeway(@Nullable Leeway leeway) {
@@ -131,7 +165,7 @@ final class PlanWriting {
         return new WhyHereView(
                 because.kind(),
                 because.at(),
-                points(because.loses()),
+                Figures.hundredths(because.loses()),
                 because.opens().stream().map(Long::valueOf).toList(),
                 because.pushedBy().stream().map(Long::valueOf).toList());
     }
@@ -143,7 +177,7 @@ final class PlanWriting {
                 left.deed(),
                 left.minutes(),
                 left.minutesGuessed(),
-                points(left.cost()),
+                Figures.hundredths(left.cost()),
                 left.because(),
                 left.shutBy().stream().map(Long::valueOf).toList(),
                 next(work),
@@ -195,7 +229,10 @@ final class PlanWriting {
     }
 
     private @Nullable Instant notBefore(@Nullable Wish wish) {
-        return wish == null || wish.notBefore() == null || !wish.notBefore().isAfter(board.now())
+        return wish == null
+                        || wish.kind() != WishList.Kind.LATER
+                        || wish.notBefore() == null
+                        || !wish.notBefore().isAfter(board.now())
                 ? null
                 : wish.notBefore();
     }
@@ -205,9 +242,5 @@ final class PlanWriting {
         return entry == null || entry.costs().isEmpty()
                 ? null
                 : WorkMapper.cost(entry.costs().get(0));
-    }
-
-    private static String points(Rational percent) {
-        return percent.toDecimal(2, RoundingMode.HALF_UP).toPlainString();
     }
 }

@@ -36,6 +36,11 @@ public final class Figures {
         return value.toDecimal(1, RoundingMode.HALF_UP).toPlainString();
     }
 
+    /** To a hundredth, with both places. */
+    public static String hundredths(Rational value) {
+        return value.toDecimal(2, RoundingMode.HALF_UP).toPlainString();
+    }
+
     public static @Nullable String textOrNull(@Nullable Rational value) {
         return value == null ? null : text(value);
     }

@@ -30,6 +30,7 @@ import org.jspecify.annotations.Nullable;
  *
  * @param days hours of single days, each day once
  * @param longestMinutes that one works without a break; null for no limit
+ * @param overrunMinutes that a sitting may run over the end of free hours where that saves enough; 0 for none
  */
 public record TimeSheet(
         @NotNull @Size(max = 70, message = "At most 70 spans a week.")
@@ -49,8 +50,12 @@ public record TimeSheet(
         Integer longestMinutes,
 
         @Min(value = 1, message = "At least 1 minute.") @Max(value = 240, message = "At most 240 minutes.")
-        int breakMinutes) {
+        int breakMinutes,
+
+        @Nullable @Min(value = 0, message = "At least 0 minutes.") @Max(value = 120, message = "At most 120 minutes.")
+        Integer overrunMinutes) {
     private static final int USUAL_BREAK = 10;
+    public static final int USUAL_OVERRUN = 15;
 
     /** @param ends 00:00 is the end of the day */
     public record FreeSpan(
@@ -80,11 +85,12 @@ public record TimeSheet(
         days = Objects.requireNonNullElse(days, List.of());
         classes = Objects.requireNonNullElse(classes, List.of());
         onHolidays = Objects.requireNonNullElse(onHolidays, OnHolidays.AS_USUAL);
+        overrunMinutes = Objects.requireNonNullElse(overrunMinutes, USUAL_OVERRUN);
     }
 
     /** The same with other classes. */
     public TimeSheet holding(List<ClassSpan> others) {
-        return new TimeSheet(week, days, others, onHolidays, longestMinutes, breakMinutes);
+        return new TimeSheet(week, days, others, onHolidays, longestMinutes, breakMinutes, overrunMinutes);
     }
 
     public static TimeSheet of(WeeklyHours week) {
@@ -92,7 +98,7 @@ public record TimeSheet(
         for (DayOfWeek day : DayOfWeek.values()) {
             week.on(day).forEach(span -> spans.add(new FreeSpan(day, span.startInclusive(), span.endExclusive())));
         }
-        return new TimeSheet(spans, List.of(), List.of(), OnHolidays.AS_USUAL, null, USUAL_BREAK);
+        return new TimeSheet(spans, List.of(), List.of(), OnHolidays.AS_USUAL, null, USUAL_BREAK, USUAL_OVERRUN);
     }
 
     /** Until a student says otherwise: two hours after school, three at the week-end. */

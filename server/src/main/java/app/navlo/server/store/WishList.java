@@ -30,12 +30,14 @@ public class WishList {
         BEFORE,
         /** Not before an instant. */
         LATER,
+        /** At an instant. */
+        NAILED,
         /** As the plan has it. */
         NONE
     }
 
     /**
-     * @param notBefore null exactly where the kind isn't {@code LATER}
+     * @param notBefore the instant; null exactly where the kind is neither {@code LATER} nor {@code NAILED}
      * @param before null exactly where the kind isn't {@code BEFORE}
      */
     public record Wish(

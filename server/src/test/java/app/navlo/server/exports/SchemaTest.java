@@ -28,6 +28,7 @@ public class SchemaTest {
             "person",
             "access_token",
             "address_confirmation",
+            "held_plan",
             "passkey",
             "passkey_holder",
             "guardianship",

@@ -73,6 +73,18 @@ public class NextModuleTest extends Modules {
                 "because: { kind: 'COST_ASSUMED', " + at + ", loses: '2', opens: [], pushedBy: [] }",
                 "In by Fri 27 Nov 17:00; being late is assumed to cost 2.0 %"
             },
+            {
+                "because: { kind: 'ON_TIME', " + at + ", loses: '0', opens: [], pushedBy: [] }",
+                "On time if in by Fri 27 Nov 17:00"
+            },
+            {
+                "deed: 'PREPARE', because: { kind: 'ON_TIME', " + at + ", loses: '0', opens: [], pushedBy: [] }",
+                "Ready by Fri 27 Nov 17:00"
+            },
+            {
+                "nailed: '2026-11-25T18:00:00Z', because: { kind: 'WISHED', at: null, loses: '0', opens: [], pushedBy: [] }",
+                "You nailed it to tomorrow 19:00"
+            },
             {"", "Loses nothing by waiting; it fits here"},
         };
     }
@@ -137,7 +149,7 @@ public class NextModuleTest extends Modules {
                 "{\"figure\":\"\",\"rest\":\"no school day is left for one course\"}"
             },
             {"next.gainWords('2.13')", "+2.1 %"},
-            {"next.gainWords('0.04')", "+0.04 %"},
+            {"next.gainWords('0.04')", "+<0.1 %"},
             {"next.gainWords('-1.5')", "−1.5 %"},
             {"next.gainWords('0')", "0 %"},
             {"next.proofWords({ proven: true })", "No plan saves more."},
@@ -174,5 +186,84 @@ public class NextModuleTest extends Modules {
     @Test(dataProvider = "small")
     public void figuresAreSaidInWords(String expression, String words) {
         assertEquals(say(expression), words);
+    }
+
+    @DataProvider
+    public static Object[][] sure() {
+        String at =
+                "because: { kind: 'BEFORE_A_LOSS', at: '2026-11-27T16:00:00Z', loses: '1', opens: [], pushedBy: [] }";
+        return new Object[][] {
+            {
+                "likely: 'VERY_LIKELY', spareMinutes: null, minutes: 30",
+                "Very likely: nothing is lost by finishing later."
+            },
+            {
+                "likely: 'LIKELY', spareMinutes: 90, minutes: 30, " + at,
+                "Likely: 1 h 30 of free time to spare before Fri 27 Nov 17:00, and such work often takes longer or shorter"
+                        + " than 30 min."
+            },
+            {
+                "likely: 'AT_RISK', spareMinutes: 0, minutes: 60, " + at,
+                "At risk: no free time to spare before Fri 27 Nov 17:00, and such work often takes longer or shorter than"
+                        + " 1 h."
+            },
+        };
+    }
+
+    @Test(dataProvider = "sure")
+    public void howSureItIsIsSaidWithTheRoomThatThereIs(String over, String words) {
+        assertEquals(say("next.sureWords(" + MOVE + "({ " + over + " }), ZONE, NOW)"), words);
+    }
+
+    @DataProvider
+    public static Object[][] turns() {
+        String at = "at: '2026-11-24T15:20:00Z'";
+        return new Object[][] {
+            {"turn: null", "null"},
+            {
+                "turn: { kind: 'UP', work: 1, " + at + " }, moves: [" + MOVE + "({ work: 1 })]",
+                "T1 moved up today 16:20: loses nothing by waiting; it fits here."
+            },
+            {
+                "turn: { kind: 'OUT', work: 4, " + at
+                        + " }, left: [{ work: 4, because: 'CANNOT_BE_DONE', shutBy: [] }]",
+                "T4 fell out today 16:20: it doesn’t fit before its last instant."
+            },
+            {"turn: { kind: 'UP', work: 9, " + at + " }", "null"},
+        };
+    }
+
+    @Test(dataProvider = "turns")
+    public void whatTurnedIsSaidInOneLine(String over, String words) {
+        assertEquals(say("next.turnWords(" + NEXT + "({ " + over + " }), (id) => 'T' + id, ZONE, NOW)"), words);
+    }
+
+    @DataProvider
+    public static Object[][] instead() {
+        return new Object[][] {
+            {"fall: '0.00', prices: [], losers: []", "costs nothing."},
+            {"fall: '-0.40', prices: [{ course: 1, fall: '-2.0' }], losers: []", "costs nothing as it looks now."},
+            {
+                "fall: '0.40', prices: [{ course: 1, fall: '2.04' }, { course: 2, fall: '0.01' }],"
+                        + " losers: [{ work: 3, missed: '2026-11-27T16:00:00Z' }]",
+                "costs 2.0 % of C1. T3 would miss Fri 27 Nov 17:00."
+            },
+            {
+                "fall: '0.40', prices: [], losers: [1, 2, 3, 4, 5].map((work) => ({ work, missed: null }))",
+                "costs nothing. T1 would be left out; T2 would be left out; T3 would be left out; and 2 more."
+            },
+        };
+    }
+
+    @Test(dataProvider = "instead")
+    public void anotherPlanIsSaidWithWhatItCosts(String of, String words) {
+        assertEquals(say("next.insteadWords({ " + of + " }, (id) => 'T' + id, (id) => 'C' + id, ZONE, NOW)"), words);
+    }
+
+    @Test
+    public void theShareThatIsExpectedIsSaidWithItsSpread() {
+        assertEquals(
+                say("next.shareWords({ mean: 93, low: 91, high: 96 })"),
+                "93 % of all that is at stake, nine times in ten at least 91 %");
     }
 }

@@ -9,6 +9,7 @@ import com.microsoft.playwright.Mouse;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.BoundingBox;
+import com.microsoft.playwright.options.SelectOption;
 import java.util.regex.Pattern;
 import org.testng.annotations.Test;
 
@@ -129,7 +130,7 @@ public class NextScreenTest extends Screen {
         page.keyboard().press("j");
         assertThat(moves(page).nth(1).locator("[data-open]")).isFocused();
         page.keyboard().press("Enter");
-        assertThat(pane(page)).containsText("Instructions");
+        assertThat(pane(page)).containsText("What it is worth");
         assertThat(page).hasURL(Pattern.compile("/next/\\d+$"));
         page.keyboard().press("Escape");
         assertThat(page).hasURL(Pattern.compile("/next$"));
@@ -259,5 +260,115 @@ public class NextScreenTest extends Screen {
         assertThat(page.getByLabel(Pattern.compile("^What to do with"))).hasCount(0);
         boolean fits = (boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth");
         assertTrue(fits, "wider than the phone");
+    }
+
+    @Test
+    public void aMoveIsNailedToAnHourAndLetGo() {
+        Page page = next(mira());
+        Locator move = page.locator("[data-move]", new Page.LocatorOptions().setHasText("Soil essay, second draft"));
+        ask(page, move);
+        item(page, "Nail it to an hour").click();
+        dialog(page).getByLabel("Day").fill("2026-11-25");
+        dialog(page).getByLabel("From").fill("19:00");
+        assertThat(dialog(page)).containsText("until 22:50");
+        button(page, "Nail it").click();
+        assertThat(move).containsText("You nailed it to tomorrow 19:00");
+        assertThat(page.locator("[data-nailed='true']")).hasCount(1);
+        ask(page, move);
+        item(page, "Leave it to the plan again").click();
+        assertThat(move).not().containsText("You nailed it");
+    }
+
+    @Test
+    public void anHourThatIsPastIsRefusedBesideItsField() {
+        Page page = next(mira());
+        ask(page, moves(page).nth(1));
+        item(page, "Nail it to an hour").click();
+        dialog(page).getByLabel("Day").fill("2026-11-20");
+        button(page, "Nail it").click();
+        assertThat(dialog(page)).containsText("That is past");
+    }
+
+    /** In the week: the arrows move it, Enter drops it, Esc leaves it where it was. */
+    @Test
+    public void aSittingOfTheWeekIsNailedByKeysAndByDragging() {
+        Page page = next(mira());
+        Locator block = page.getByLabel("The plan")
+                .getByRole(
+                        AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^1: Planting plan")));
+        block.focus();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Escape");
+        assertThat(block).isFocused();
+        page.keyboard().press("ArrowRight");
+        page.keyboard().press("Enter");
+        assertThat(notice(page, "is nailed to")).isVisible();
+        assertThat(page.locator("[data-nailed='true']")).hasCount(1);
+        notice(page, "is nailed to").getByText("Undo").click();
+        assertThat(page.locator("[data-nailed='true']")).hasCount(0);
+        Locator second = page.getByLabel("The plan")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(", Th 26, ")))
+                .first();
+        BoundingBox box = second.boundingBox();
+        page.mouse().move(box.x + 2, box.y + 8);
+        page.mouse().down();
+        page.mouse().move(box.x + 2, box.y + 42, new Mouse.MoveOptions().setSteps(6));
+        page.mouse().up();
+        assertThat(notice(page, "is nailed to Fri 27 Nov")).isVisible();
+    }
+
+    /** Choose another move: what it would cost to do that one first. And an hour less is answered in place. */
+    @Test
+    public void whyThisComesBeforeThatAndWhatAnHourLessCosts() {
+        Page page = next(mira());
+        Locator first = moves(page).first();
+        assertThat(first).containsText("very likely");
+        first.getByLabel(Pattern.compile("^1: why ")).click();
+        assertThat(first).containsText("of free time to spare before");
+        first.getByLabel(Pattern.compile("^What would it cost")).selectOption(new SelectOption().setIndex(4));
+        assertThat(first).containsText(Pattern.compile(" first costs "));
+        button(page, "An hour less?").click();
+        assertThat(page.getByText(Pattern.compile("^An hour less today costs ")))
+                .isVisible();
+        page.getByText("In percent of the mean").click();
+        assertThat(page.getByText(Pattern.compile("\\d+ % of all that is at stake")))
+                .isVisible();
+    }
+
+    /** Said half-way: the evening is planned anew at once, and what gives way is named. */
+    @Test
+    public void whatTurnsOutLongerReplansTheEvening() {
+        Page page = next(mira());
+        String today = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Tue 24 Nov"))
+                .innerText();
+        assertTrue(today.contains("planned of"), today);
+        page.getByText(Pattern.compile("^Sit down to these")).click();
+        button(page, "Start the clock").click();
+        dialog(page).getByText("It needs longer").click();
+        dialog(page).getByLabel("It needs, in minutes more").fill("200");
+        button(page, "Plan with it").click();
+        assertThat(page.locator("[data-gives-way]")).containsText("Gives way today");
+    }
+
+    /** A clock that ran over a night asks how long it was, and counts what is said. */
+    @Test
+    public void aForgottenClockAsksOnce() {
+        Page page = next(mira());
+        ask(page, moves(page).nth(1));
+        item(page, "Start it, with the clock running").click();
+        page.evaluate("""
+                () => {
+                  const timer = JSON.parse(localStorage.getItem('navlo.timer'));
+                  localStorage.setItem('navlo.timer', JSON.stringify({ ...timer, startedAt: timer.startedAt - 15 * 3600000 }));
+                }
+                """);
+        page.reload();
+        Locator clock = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The clock"));
+        assertThat(clock).containsText("How long did you work?");
+        clock.getByLabel("Minutes worked").fill("25");
+        clock.getByText("Note it").click();
+        assertThat(notice(page, "Added 25 min to")).isVisible();
+        assertThat(clock).hasCount(0);
     }
 }

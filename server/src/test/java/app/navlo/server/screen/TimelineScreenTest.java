@@ -213,9 +213,9 @@ public class TimelineScreenTest extends Screen {
         assertThat(notice(page, "is in hand")).isVisible();
         page.keyboard().press("Shift+ArrowRight");
         page.keyboard().press("Enter");
-        assertThat(notice(page, "not before Wed 25 Nov")).isVisible();
+        assertThat(notice(page, "is nailed to Wed 25 Nov")).isVisible();
         page.navigate(address("/s/1/next"));
-        assertThat(page.locator("[data-move='" + work + "']")).containsText("You put it off");
+        assertThat(page.locator("[data-move='" + work + "']")).containsText("You nailed it to");
     }
 
     @Test
@@ -228,10 +228,10 @@ public class TimelineScreenTest extends Screen {
         page.mouse().down();
         page.mouse().move(box.x + 380, box.y + 8, new com.microsoft.playwright.Mouse.MoveOptions().setSteps(8));
         page.mouse().up();
-        assertThat(notice(page, "not before")).isVisible();
+        assertThat(notice(page, "is nailed to")).isVisible();
         assertThat(page).hasURL(Pattern.compile("timeline"));
         assertThat(pane(page)).hasCount(0);
-        notice(page, "not before")
+        notice(page, "is nailed to")
                 .getByText("Undo", new Locator.GetByTextOptions().setExact(true))
                 .click();
         assertThat(notice(page, "Undone")).isVisible();
