@@ -5,6 +5,10 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.jdbc.core.simple.SimpleJdbcInsert;
 import org.springframework.test.annotation.DirtiesContext;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -12,6 +16,14 @@ import tools.jackson.databind.JsonNode;
 /** The plan that holds while only minutes pass, the same on every device. */
 @DirtiesContext
 public class HeldPlanTest extends DemoServer {
+    /** From here to there the evening's work stops fitting into its hours. */
+    private static final int FULL = 14;
+
+    private static final int OVERFULL = 22;
+
+    @Autowired
+    JdbcTemplate jdbc;
+
     private static final int HOUR = 60;
     private static final int DUE = 98;
 
@@ -23,6 +35,17 @@ public class HeldPlanTest extends DemoServer {
         List<Long> works = new ArrayList<>();
         next.get("moves").forEach(move -> works.add(move.get("work").asLong()));
         return works;
+    }
+
+    /** The order if no plan held. */
+    private List<Long> madeAnew(TestClient client) {
+        List<Map<String, Object>> held = jdbc.queryForList("SELECT * FROM held_plan");
+        jdbc.update("DELETE FROM held_plan");
+        List<Long> order = order(next(client));
+        jdbc.update("DELETE FROM held_plan");
+        held.forEach(
+                row -> new SimpleJdbcInsert(jdbc).withTableName("held_plan").execute(row));
+        return order;
     }
 
     /** Minute by minute through an hour in which nobody does anything, then until the first due. */
@@ -46,6 +69,9 @@ public class HeldPlanTest extends DemoServer {
             }
             if (minute < DUE - 12) {
                 assertEquals((long) now.get(0), sheet, "the hand-in is first at minute " + minute);
+            }
+            if (minute >= FULL && minute <= OVERFULL) {
+                assertEquals((long) madeAnew(mira).get(0), sheet, "made anew, it is first at minute " + minute);
             }
             if (minute % 10 == 0) {
                 assertEquals(order(next(phone)), now, "another device sees the same at minute " + minute);

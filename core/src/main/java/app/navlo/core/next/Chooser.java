@@ -32,6 +32,11 @@ final class Chooser {
     /** Of so many moves at the head the order is looked at once more. */
     private static final int FRONT = 12;
 
+    /** Whether one is better is asked of so many times the cases by which it was chosen, and of others. */
+    private static final int TWICE = 2;
+    /** So much may be lost for doing first what loses soon. */
+    private static final double LITTLE = 0.001;
+
     private static final Duration AT_HAND = Duration.ofHours(36);
 
     private final List<Task> duties;
@@ -57,28 +62,55 @@ final class Chooser {
 
     Choice choose(Plan found, @Nullable Held held) {
         Foresight foresight = foresight(problem);
-        List<Chosen> order = order(foresight, found, held);
+        Ordered ordered = order(foresight, found, held);
+        List<Chosen> order = ordered.order();
         Choice hard = choice(problem, with.free(), foresight, order);
-        return with.spill().isEmpty() || order.isEmpty() ? hard : spilling(hard, foresight.mean(order), order);
+        if (with.spill().isEmpty() || order.isEmpty()) {
+            return hard;
+        }
+        Spilled spilled = spilling(hard, foresight.mean(order), order);
+        return ordered.holds()
+                ? spilled.choice()
+                : soonWithSoftEnds(spilled, order, foresight).choice();
+    }
+
+    /** What loses soon may only fit in beside all else where a sitting runs over. */
+    private Spilled soonWithSoftEnds(Spilled spilled, List<Chosen> order, Foresight foresight) {
+        List<Chosen> soon = soonFirst(foresight(tasks.in(longer(with.free(), atHand()))), order);
+        if (soon.equals(order)) {
+            return spilled;
+        }
+        Choice first = choice(problem, with.free(), foresight, soon);
+        Spilled other = spilling(first, foresight.mean(soon), soon);
+        return other.worth() >= spilled.worth() - Math.abs(spilled.worth()) * LITTLE ? other : spilled;
     }
 
     private Foresight foresight(PlanProblem problem) {
         return new Foresight(problem, guesses, SturdyOrder.cases(duties.size()));
     }
 
-    private List<Chosen> order(Foresight foresight, Plan found, @Nullable Held held) {
+    /** @param holds it is the order that held, untouched */
+    private record Ordered(List<Chosen> order, boolean holds) {}
+
+    private Ordered order(Foresight foresight, Plan found, @Nullable Held held) {
         List<Chosen> fresh = soonFirst(foresight, SturdyOrder.of(found, problem, foresight, this::valueAMinute));
         if (held == null) {
-            return fresh;
+            return new Ordered(fresh, false);
         }
         boolean differs = held.differs(duties);
         List<Chosen> kept = kept(held, found);
         if (differs) {
             kept = soonFirst(foresight, foresight.better(kept, SturdyOrder.tries(duties.size())));
         }
-        double more = foresight.mean(fresh) - foresight.mean(kept);
-        boolean turned = more >= (differs || held.changed() ? WORTH_CHANGING : WORTH_TURNING) * stake();
-        return turned ? fresh : kept;
+        double enough = (differs || held.changed() ? WORTH_CHANGING : WORTH_TURNING) * stake();
+        int cases = TWICE * SturdyOrder.cases(duties.size());
+        boolean turned = saves(fresh, kept, foresight) >= enough
+                && saves(fresh, kept, Foresight.afresh(problem, guesses, cases)) >= enough;
+        return turned ? new Ordered(fresh, false) : new Ordered(kept, !differs);
+    }
+
+    private static double saves(List<Chosen> some, List<Chosen> others, Foresight foresight) {
+        return foresight.mean(some) - foresight.mean(others);
     }
 
     private static List<Chosen> soonFirst(Foresight foresight, List<Chosen> order) {
@@ -124,25 +156,37 @@ final class Chooser {
     }
 
     /**
+     * A choice whose sittings may run over.
+     *
+     * @param worth on average, without what the minutes would bring elsewhere that run over
+     */
+    private record Spilled(Choice choice, double worth) {}
+
+    /** Those of later days get their turn when they come. */
+    private List<Stretch> atHand() {
+        return with.spill().stream()
+                .filter(stretch ->
+                        Duration.between(tasks.base(), stretch.start()).compareTo(AT_HAND) <= 0)
+                .toList();
+    }
+
+    /**
      * Sittings at hand may run over, each where that saves more than its minutes are worth: as much as the least valuable minute
-     * brings that is planned. Those of later days get their turn when they come.
+     * brings that is planned.
      *
      * @param mean worth of the order with hard ends
      */
-    private Choice spilling(Choice hard, double mean, List<Chosen> order) {
+    private Spilled spilling(Choice hard, double mean, List<Chosen> order) {
         double price = hard.plan().jobs().stream()
                 .mapToDouble(placed ->
                         (double) placed.value() / duties.get(placed.job()).minutes())
                 .filter(each -> each > 0)
                 .min()
                 .orElse(0);
-        Choice best = hard;
+        Spilled best = new Spilled(hard, mean);
         double worth = mean;
-        for (Stretch stretch : with.spill()) {
-            if (Duration.between(tasks.base(), stretch.start()).compareTo(AT_HAND) > 0) {
-                break;
-            }
-            List<Stretch> longer = Stretch.joined(joined(best.free(), List.of(stretch)));
+        for (Stretch stretch : atHand()) {
+            List<Stretch> longer = longer(best.choice().free(), List.of(stretch));
             PlanProblem soft = tasks.in(longer);
             Foresight foresight = foresight(soft);
             double more = foresight.mean(order) - worth;
@@ -152,12 +196,16 @@ final class Chooser {
                         .mapToLong(placed -> within(stretch, placed.start(), placed.finish()))
                         .sum();
                 if (minutes > 0 && more > price * minutes) {
-                    best = tried;
+                    best = new Spilled(tried, best.worth() + more - price * minutes);
                     worth += more;
                 }
             }
         }
         return best;
+    }
+
+    private static List<Stretch> longer(List<Stretch> free, List<Stretch> spill) {
+        return Stretch.joined(joined(free, spill));
     }
 
     private static List<Stretch> joined(List<Stretch> some, List<Stretch> others) {

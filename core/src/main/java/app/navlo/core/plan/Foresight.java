@@ -17,6 +17,7 @@ import java.util.stream.IntStream;
 public final class Foresight {
     private static final int NONE = -1;
     private static final long SEED = 7;
+    private static final long OTHER_SEED = 11;
     /** How often nothing is done on a day that has free hours. The first, which has begun, is never lost. */
     private static final double LOST = 0.12;
     /** Free time that is no further off belongs to the same day. */
@@ -40,7 +41,7 @@ public final class Foresight {
     /** By job: the minutes that it is thought to take when it is begun. */
     private final long[] thought;
 
-    private final SplittableRandom random = new SplittableRandom(SEED);
+    private final SplittableRandom random;
 
     /** By job, in the case that is played: when it is finished, in free minutes, and what it earned. */
     private final long[] finish;
@@ -55,6 +56,16 @@ public final class Foresight {
      * @param cases how many are played, at least 1
      */
     public Foresight(PlanProblem problem, List<Guess> guesses, int cases) {
+        this(problem, guesses, cases, SEED);
+    }
+
+    /** Other cases, by which no order was chosen: they tell without favour which of two is better. */
+    public static Foresight afresh(PlanProblem problem, List<Guess> guesses, int cases) {
+        return new Foresight(problem, guesses, cases, OTHER_SEED);
+    }
+
+    private Foresight(PlanProblem problem, List<Guess> guesses, int cases, long seed) {
+        random = new SplittableRandom(seed);
         c = new ProblemArrays(problem);
         layout = new Layout(problem);
         ways = new JobModes(c);
@@ -211,10 +222,9 @@ public final class Foresight {
      */
     public List<Chosen> soonFirst(List<Chosen> order, int front) {
         Line line = line(order);
-        play(thought, NONE_LOST, line);
         long[] holds = new long[n];
         for (int job = 0; job < n; job++) {
-            holds[job] = finish[job] < 0 ? Long.MAX_VALUE : holds(job, line.way()[job], finish[job]);
+            holds[job] = line.way()[job] < 0 ? Long.MAX_VALUE : holds(job, line.way()[job], thought[job]);
         }
         int[] jobs = line.order();
         long worth = worth(line);

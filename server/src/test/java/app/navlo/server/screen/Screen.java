@@ -12,6 +12,7 @@ import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -214,6 +215,8 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     }
 
     private static void assertAccessible(Page page, String options) {
+        // Until then a view is still being fetched.
+        page.locator("h1").first().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
         try {
             page.evaluate(Files.readString(AXE));
         } catch (IOException e) {

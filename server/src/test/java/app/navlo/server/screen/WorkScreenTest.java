@@ -200,6 +200,7 @@ public class WorkScreenTest extends Screen {
         Locator notice = notice(page, "Set the effort of 2 pieces of work");
         notice.getByText("Undo").click();
         assertThat(row(page, "Practice: lime")).containsText("25 min");
+        assertThat(notice(page, "Undone")).isVisible();
 
         row(page, "Practice: lime").focus();
         page.keyboard().press("x");
