@@ -19,6 +19,7 @@ function DemoBar() {
   const student = useContext(StudentContext);
   const session = useQuery(sessionQuery);
   const zone = student?.zone ?? session.data?.person?.zone;
+  const moves = session.data?.person?.role === 'STUDENT';
   const now = useNow();
   const told = useIsTold();
   const { write: move, writing: busy } = useWrite(async (minutes: number) => {
@@ -34,19 +35,21 @@ function DemoBar() {
       <span className="truncate max-md:hidden">Demo: a made-up college. Nothing here is real.</span>
       <span className="ml-auto whitespace-nowrap">
         {told && zone && `${moment(new Date(now).toISOString(), zone)} · `}
-        <span className="max-sm:hidden">move the clock on by</span>
+        {moves && <span className="max-sm:hidden">move the clock on by</span>}
+        {told && !moves && 'its students move the clock'}
       </span>
-      {STEPS.map((step) => (
-        <Button
-          key={step.minutes}
-          disabled={busy}
-          onClick={() => void move(step.minutes)}
-          aria-label={`Move the clock on by ${step.words}`}
-          className="h-6 px-2 text-[13px]"
-        >
-          {step.words}
-        </Button>
-      ))}
+      {moves &&
+        STEPS.map((step) => (
+          <Button
+            key={step.minutes}
+            disabled={busy}
+            onClick={() => void move(step.minutes)}
+            aria-label={`Move the clock on by ${step.words}`}
+            className="h-6 px-2 text-[13px]"
+          >
+            {step.words}
+          </Button>
+        ))}
     </section>
   );
 }

@@ -1,5 +1,6 @@
+import clsx from 'clsx';
 import { useState } from 'react';
-import { upload } from '../../api/client';
+import { type Schemas, upload } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
@@ -43,23 +44,42 @@ function TakeOut() {
   );
 }
 
+function Back({ taken }: { taken: Schemas['ArchiveTaken'] }) {
+  const lost = taken.damaged.length;
+  return (
+    <div role="status" className="mt-2">
+      <p className={clsx('font-semibold', lost === 0 && 'text-done')}>
+        {lost === 0 ? 'It is all back' : 'It is back but for what is named here'}: {count(taken.rows, 'line')}{' '}
+        of it.
+      </p>
+      {lost > 0 && (
+        <>
+          <p className="mt-1 max-w-[64ch]">
+            {lost === 1 ? 'This file was' : 'These files were'} damaged in the archive or missing in it. Where
+            you still have {lost === 1 ? 'it' : 'them'}, put {lost === 1 ? 'it' : 'them'} in anew:
+          </p>
+          <ul className="mt-1 list-inside list-disc">
+            {taken.damaged.map((name) => (
+              <li key={name}>{name}</li>
+            ))}
+          </ul>
+        </>
+      )}
+    </div>
+  );
+}
+
 function BringBack() {
   const { id } = useStudent();
   const [share, setShare] = useState<number | null>(null);
-  const [rows, setRows] = useState<number | null>(null);
-  if (rows !== null)
-    return (
-      <p role="status" className="mt-2 font-semibold text-done">
-        It is all back: {count(rows, 'line')} of it.
-      </p>
-    );
+  const [taken, setTaken] = useState<Schemas['ArchiveTaken'] | null>(null);
+  if (taken) return <Back taken={taken} />;
   const bring = async (file: File | undefined) => {
     if (!file) return;
     setShare(0);
     try {
       const url = `/api/students/${id}/archive`;
-      const taken = await upload<{ rows: number }>(url, file, setShare, new AbortController().signal);
-      setRows(taken.rows);
+      setTaken(await upload<Schemas['ArchiveTaken']>(url, file, setShare, new AbortController().signal));
       await refreshStudent(id);
     } catch (error) {
       noticeFault(error);

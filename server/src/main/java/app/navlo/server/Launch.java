@@ -5,6 +5,8 @@ import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.ArrayDeque;
 import java.util.Deque;
 import java.util.HashMap;
@@ -13,6 +15,7 @@ import java.util.Map;
 import java.util.stream.Stream;
 import org.flywaydb.core.Flyway;
 import org.slf4j.LoggerFactory;
+import org.springframework.util.FileSystemUtils;
 
 /**
  * How the server was asked to start.
@@ -89,6 +92,11 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         return "jdbc:h2:file:" + school + ";WRITE_DELAY=0;DB_CLOSE_ON_EXIT=FALSE";
     }
 
+    /** Of the data of this name: a demo that starts anew takes the one along with which it was filled. */
+    private Path key() {
+        return Path.of(database() + ".key");
+    }
+
     private Path database() {
         return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
     }
@@ -99,10 +107,14 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
      */
     void prepare() throws IOException {
         Files.createDirectories(data);
+        closeToOthers();
+        System.setProperty("java.io.tmpdir", uploads().toString());
         if (!demo || keep) {
             migrate();
+            emptyUploads();
             return;
         }
+        emptyUploads();
         Path file = Path.of(database() + ".mv.db");
         Files.deleteIfExists(Path.of(database() + ".trace.db"));
         Files.deleteIfExists(file);
@@ -112,8 +124,36 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         Path filled = Path.of(System.getProperty(FILLED_DEMO, ""));
         if (Files.isRegularFile(filled)) {
             Files.copy(filled, file);
+            Files.copy(
+                    Path.of(filled.toString().replace(".mv.db", ".key")), key(), StandardCopyOption.REPLACE_EXISTING);
         } else {
             migrate();
+        }
+    }
+
+    /** Where what comes lies until it is stored; beside the data, so that it fits where they do. */
+    private Path uploads() {
+        return data.toAbsolutePath().normalize().resolve("uploads");
+    }
+
+    /** A server that was killed left behind what was on its way. Called once it is sure that no other is running. */
+    private void emptyUploads() throws IOException {
+        FileSystemUtils.deleteRecursively(uploads());
+        Files.createDirectories(uploads());
+    }
+
+    /** What is in the folder is for who runs Navlo alone. */
+    private void closeToOthers() throws IOException {
+        if (!data.getFileSystem().supportedFileAttributeViews().contains("posix")) {
+            return;
+        }
+        Files.setPosixFilePermissions(data, PosixFilePermissions.fromString("rwx------"));
+        try (Stream<Path> files = Files.list(data)) {
+            for (Path file : files.filter(one -> one.getFileName().toString().startsWith("navlo"))
+                    .filter(Files::isRegularFile)
+                    .toList()) {
+                Files.setPosixFilePermissions(file, PosixFilePermissions.fromString("rw-------"));
+            }
         }
     }
 
@@ -143,6 +183,7 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         properties.put("server.port", port);
         properties.put("spring.datasource.url", url());
         properties.put("navlo.ops.port", opsPort);
+        properties.put("navlo.key-file", key().toString());
         properties.put("navlo.ops.data", data.toString());
         properties.put("navlo.demo", demo);
         properties.put("navlo.demo.mail-page", port == 0 ? 0 : port + 1);

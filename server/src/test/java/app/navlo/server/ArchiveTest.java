@@ -51,7 +51,12 @@ public class ArchiveTest extends DemoServer {
 
     @BeforeClass
     public void anEmptyNavlo() {
-        archive = mira().get(STUDENT + "/archive").raw().body();
+        TestClient mira = mira();
+        TestClient.Answer sent = mira.postForm(
+                path(work(mira, "Soil lab 5")) + "/messages",
+                "{\"to\":\"a@b.example\",\"subject\":\"Soil lab 5\",\"body\":\"Did it reach you?\"}");
+        assertEquals(sent.status(), 201, sent.body());
+        archive = mira.get(STUDENT + "/archive").raw().body();
         other = started();
         ida = signedUp(other);
     }
@@ -115,7 +120,6 @@ public class ArchiveTest extends DemoServer {
                         "hand_over",
                         "onlooker_note",
                         "onlooker_group",
-                        "sign_in_failure",
                         "spring_session",
                         "spring_session_attributes",
                         "write_once",
@@ -139,7 +143,12 @@ public class ArchiveTest extends DemoServer {
             {rewritten("\"course\":[{", "\"course\":[{\"student_id\":\"7\","), "no column 'student_id'"},
             {rewritten("\"course\":[{\"id\":\"1\"", "\"course\":[{\"id\":\"x\""), "'course' up to row"},
             {rewritten("\"work_id\":\"1\"", "\"work_id\":\"99999\""), "doesn't fit"},
-            {withFile("0".repeat(64)), "isn't what it was"},
+            {rewritten("\"tables\":{", "\"tables\":[[["), "isn't in order"},
+            {
+                rewritten("\"busy_calendar\":[", "\"busy_calendar\":[{\"id\":\"900\",\"address\":\"not one at all\"},"),
+                "an address"
+            },
+            {rewritten("\"address\":\"stand-in", "\"address\":\"gopher"), "an address"},
         };
     }
 
@@ -149,6 +158,61 @@ public class ArchiveTest extends DemoServer {
         assertEquals(refused.status(), 422, refused.body());
         assertTrue(refused.body().contains(words), refused.body());
         assertTrue(ida.get(STUDENT + "/board").json().get("courses").isEmpty());
+    }
+
+    /** Little that unpacks to much is left unpacked. */
+    @Test
+    public void whatUnpacksToTooMuchIsRefused() throws IOException {
+        ByteArrayOutputStream bomb = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(bomb)) {
+            zip.putNextEntry(new ZipEntry("files/" + "0".repeat(64)));
+            byte[] zeros = new byte[1 << 20];
+            for (int i = 0; i < 210; i++) {
+                zip.write(zeros);
+            }
+        }
+        TestClient.Answer refused = ida.upload(STUDENT + "/archive", "navlo.zip", bomb.toByteArray());
+        assertEquals(refused.status(), 413, refused.body());
+        assertTrue(refused.body().contains("more than 200 MB"), refused.body());
+
+        ByteArrayOutputStream crowd = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(crowd)) {
+            for (int i = 0; i < 20_001; i++) {
+                zip.putNextEntry(new ZipEntry("files/" + i));
+            }
+        }
+        TestClient.Answer many = ida.upload(STUDENT + "/archive", "navlo.zip", crowd.toByteArray());
+        assertEquals(many.status(), 413, many.body());
+    }
+
+    /** Nothing of it acts by itself: a letter isn't sent, a link has no key. A file that is damaged is named, the rest is taken. */
+    @Test
+    public void whatIsPlantedStaysStillAndADamagedFileTakesNothingAlong() throws IOException {
+        TreeMap<String, String> entries = entries(archive);
+        String file = entries.keySet().stream()
+                .filter(name -> name.startsWith("files/"))
+                .findFirst()
+                .orElseThrow();
+        entries.put(file, "something else");
+        String document = entries.get("navlo.json");
+        document = document.replaceFirst("\"link\":\\[\\{", "\"link\":[{\"token\":\"planted\",");
+        document = document.replaceFirst(
+                "\"message\":\\[\\{", "\"message\":[{\"next_try_at\":\"2020-01-01 00:00:00+00\",");
+        assertTrue(document.contains("planted") && document.contains("next_try_at"), "both were put in");
+        entries.put("navlo.json", document);
+        try (ServletWebServerApplicationContext fourth = started()) {
+            TestClient someone = signedUp(fourth);
+            TestClient.Answer taken = someone.upload(STUDENT + "/archive", "navlo.zip", zip(entries));
+            assertEquals(taken.status(), 201, taken.body());
+            assertTrue(taken.json().get("damaged").size() >= 1, taken.body());
+            JdbcTemplate there = fourth.getBean(JdbcTemplate.class);
+            assertEquals(
+                    there.queryForObject("SELECT COUNT(*) FROM message WHERE next_try_at IS NOT NULL", Long.class), 0L);
+            assertEquals(there.queryForObject("SELECT COUNT(*) FROM link WHERE token IS NOT NULL", Long.class), 0L);
+            TestClient.Answer again = someone.get(STUDENT + "/archive");
+            String words = entries(again.raw().body()).get("damaged-files.txt");
+            assertTrue(words.contains(taken.json().at("/damaged/0").asString()), words);
+        }
     }
 
     @Test(dependsOnMethods = "whatIsDamagedIsRefusedWholeInWords")
@@ -256,12 +320,6 @@ public class ArchiveTest extends DemoServer {
         String document = entries.get("navlo.json");
         assertTrue(document.contains(from), from);
         entries.put("navlo.json", document.replaceFirst(java.util.regex.Pattern.quote(from), to));
-        return zip(entries);
-    }
-
-    private byte[] withFile(String sha256) throws IOException {
-        TreeMap<String, String> entries = entries(archive);
-        entries.put("files/" + sha256, "something else");
         return zip(entries);
     }
 

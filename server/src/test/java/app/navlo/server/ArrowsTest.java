@@ -68,6 +68,7 @@ public class ArrowsTest {
             "store",
             "live",
             "account",
+            "door",
             "http",
             "board",
             "change",

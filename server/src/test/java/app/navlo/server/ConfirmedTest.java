@@ -15,12 +15,6 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.UUID;
-import java.util.concurrent.Callable;
-import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
-import java.util.concurrent.Future;
-import java.util.function.IntFunction;
-import java.util.stream.IntStream;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.TestPropertySource;
@@ -211,7 +205,7 @@ public class ConfirmedTest extends DemoServer {
         assertEquals(imported.status(), 201, imported.body());
         assertEquals(board(mira).get("works").size(), before + 300);
         long change = imported.json().get("change").asLong();
-        List<TestClient.Answer> pressed = atOnce(4, i -> undo(mira, change));
+        List<TestClient.Answer> pressed = AtOnce.press(4, i -> undo(mira, change));
         assertEquals(
                 pressed.stream().filter(one -> one.status() == 201).count(),
                 1,
@@ -233,7 +227,7 @@ public class ConfirmedTest extends DemoServer {
     public void theSameAtTheSameTimeIsNeverAFault() throws Exception {
         TestClient mira = mira();
         JsonNode preview = calendar(mira, 301);
-        List<Integer> imports = statuses(atOnce(6, i -> apply(mira, preview)));
+        List<Integer> imports = statuses(AtOnce.press(6, i -> apply(mira, preview)));
         assertEquals(imports.stream().filter(status -> status == 201).count(), 1, imports.toString());
         assertTrue(imports.stream().allMatch(status -> status < 500), imports.toString());
 
@@ -243,10 +237,11 @@ public class ConfirmedTest extends DemoServer {
                 .filter(work -> work.get("title").asString().startsWith("Row "))
                 .toList();
         List<Integer> files =
-                statuses(atOnce(8, i -> mira.upload(path(works.get(i)) + "/draft/files", "same.pdf", PDF)));
+                statuses(AtOnce.press(8, i -> mira.upload(path(works.get(i)) + "/draft/files", "same.pdf", PDF)));
         assertEquals(files.stream().distinct().toList(), List.of(200), files.toString());
 
-        List<Integer> deeds = statuses(atOnce(8, i -> mira.post(STUDENT + "/works/together", together(works, i))));
+        List<Integer> deeds =
+                statuses(AtOnce.press(8, i -> mira.post(STUDENT + "/works/together", together(works, i))));
         assertEquals(deeds.stream().distinct().toList(), List.of(200), deeds.toString());
     }
 
@@ -262,19 +257,6 @@ public class ConfirmedTest extends DemoServer {
 
     private static List<Integer> statuses(List<TestClient.Answer> answers) {
         return answers.stream().map(TestClient.Answer::status).toList();
-    }
-
-    private static List<TestClient.Answer> atOnce(int times, IntFunction<TestClient.Answer> press) throws Exception {
-        ExecutorService tabs = Executors.newFixedThreadPool(times);
-        List<Callable<TestClient.Answer>> presses = IntStream.range(0, times)
-                .mapToObj(i -> (Callable<TestClient.Answer>) () -> press.apply(i))
-                .toList();
-        List<TestClient.Answer> answers = new ArrayList<>();
-        for (Future<TestClient.Answer> answer : tabs.invokeAll(presses)) {
-            answers.add(answer.get());
-        }
-        tabs.shutdown();
-        return answers;
     }
 
     private static JsonNode calendar(TestClient mira, int rows) {

@@ -1,12 +1,14 @@
 package app.navlo.server;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -51,6 +53,27 @@ public class LaunchTest {
         try (Connection again = open(launch)) {
             signUp(again, "e@f.example");
         }
+    }
+
+    /** What lies there is for who runs it alone, and what a killed server left of uploads is gone. */
+    @Test
+    public void theFolderIsItsOwnersAlone() throws IOException {
+        String before = System.getProperty("java.io.tmpdir");
+        Path data = Files.createTempDirectory("navlo").resolve("term");
+        Launch launch = Launch.of(List.of("start", "--data", data.toString()));
+        try {
+            launch.prepare();
+            Files.writeString(data.resolve("uploads").resolve("upload_1.tmp"), "half a drawing");
+            Files.setPosixFilePermissions(data.resolve("navlo.mv.db"), PosixFilePermissions.fromString("rw-r--r--"));
+            launch.prepare();
+        } finally {
+            System.setProperty("java.io.tmpdir", before);
+        }
+        assertEquals(PosixFilePermissions.toString(Files.getPosixFilePermissions(data)), "rwx------");
+        assertEquals(
+                PosixFilePermissions.toString(Files.getPosixFilePermissions(data.resolve("navlo.mv.db"))), "rw-------");
+        assertTrue(Files.isDirectory(data.resolve("uploads")));
+        assertFalse(Files.exists(data.resolve("uploads").resolve("upload_1.tmp")));
     }
 
     @DataProvider

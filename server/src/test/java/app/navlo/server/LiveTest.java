@@ -75,6 +75,7 @@ public class LiveTest extends DemoServer {
                                     heard.add(event[0] + " " + line.substring("data:".length()));
                                 }
                             });
+                            heard.add(ENDS);
                         } catch (RuntimeException closed) {
                             heard.add(ENDS);
                         }
@@ -94,6 +95,23 @@ public class LiveTest extends DemoServer {
         @Override
         public void close() {
             lines.close();
+        }
+    }
+
+    /** Of very many tabs of one person the oldest is let go; other people's go on. */
+    @Test
+    public void oneWhoListensALotKeepsNobodyElseFromIt() throws Exception {
+        TestClient tobias = tobias();
+        try (Ear other = new Ear(mira())) {
+            List<Ear> all = new ArrayList<>();
+            for (int i = 0; i < 25; i++) {
+                all.add(new Ear(tobias));
+            }
+            assertEquals(all.get(0).next(), ENDS);
+            assertEquals(mira().post("/api/demo/clock", "{\"minutes\":1}").status(), 200);
+            assertTrue(other.next().startsWith("clock"), "others go on");
+            assertTrue(all.get(24).next().startsWith("clock"), "and so do the later ones");
+            all.forEach(Ear::close);
         }
     }
 

@@ -111,7 +111,7 @@ public class MentorTest extends DemoServer {
 
         for (int day = 0; day < 4; day++) {
             assertTrue(
-                    runa.send("POST", "/api/demo/clock", "{\"minutes\":1440}").status() < 300);
+                    mira().send("POST", "/api/demo/clock", "{\"minutes\":1440}").status() < 300);
             JsonNode now = rows("TERM");
             JsonNode row = now.get(day);
             JsonNode board = runa.get("/api/students/" + row.get("id").asLong() + "/board")

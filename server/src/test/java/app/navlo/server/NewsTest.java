@@ -40,11 +40,11 @@ public class NewsTest extends DemoServer {
     }
 
     /** And a minute passes, as the clock of the demo stands still. */
-    private static void seeAllAndGoOn(TestClient reader) {
+    private void seeAllAndGoOn(TestClient reader) {
         seeAll(reader);
-        assertEquals(reader.post("/api/demo/clock", "{\"minutes\":1}").status(), 200);
+        assertEquals(mira().post("/api/demo/clock", "{\"minutes\":1}").status(), 200);
         seeAll(reader);
-        assertEquals(reader.post("/api/demo/clock", "{\"minutes\":1}").status(), 200);
+        assertEquals(mira().post("/api/demo/clock", "{\"minutes\":1}").status(), 200);
     }
 
     private static void seeAll(TestClient reader) {

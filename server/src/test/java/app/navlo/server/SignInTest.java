@@ -5,6 +5,9 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertNotNull;
 import static org.testng.Assert.assertTrue;
 
+import java.util.List;
+import java.util.stream.Stream;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class SignInTest extends DemoServer {
@@ -22,16 +25,75 @@ public class SignInTest extends DemoServer {
         assertEquals(unknown.body(), wrong.body());
     }
 
-    @Test
-    public void guessingIsSlowedDown() {
+    @DataProvider
+    public static Object[][] doors() {
+        return new Object[][] {{"/api/session"}, {"/api/%73ession"}, {"/api/%73%65ssion"}};
+    }
+
+    private static TestClient.Answer tried(TestClient client, String door, String email, String password) {
+        return client.form(door, "email", email, "password", password);
+    }
+
+    /** An address that means the same is the same door. */
+    @Test(dataProvider = "doors")
+    public void guessingIsSlowedDown(String door) {
         TestClient client = atTheDoor();
-        for (int i = 0; i < 5; i++) {
-            assertEquals(
-                    client.signIn("guessed@thornmere.example", "wrong-" + i).status(), 401);
+        String guessed = "guessed" + door.length() + "@thornmere.example";
+        for (int i = 0; i < 8; i++) {
+            assertEquals(tried(client, door, guessed, "wrong-" + i).status(), 401);
         }
-        TestClient.Answer braked = client.signIn("guessed@thornmere.example", "wrong-again");
+        TestClient.Answer braked = tried(client, door, guessed, "wrong-again");
         assertEquals(braked.status(), 429);
         assertNotNull(braked.raw().headers().firstValue("Retry-After").orElse(null));
+    }
+
+    @Test
+    public void aCrowdOfGuessesAtOnceIsntLetThrough() throws Exception {
+        List<TestClient> crowd = Stream.generate(this::atTheDoor).limit(60).toList();
+        List<Integer> statuses =
+                AtOnce.press(60, i -> crowd.get(i).signIn("crowded@thornmere.example", "wrong-" + i)).stream()
+                        .map(TestClient.Answer::status)
+                        .toList();
+        assertEquals(statuses.stream().filter(status -> status == 401).count(), 8, statuses.toString());
+        assertEquals(statuses.stream().filter(status -> status == 429).count(), 52, statuses.toString());
+    }
+
+    /** Who guesses at an address slows down themselves, and not its owner. */
+    @Test
+    public void nobodyIsShutOutOfTheBrowserThatTheyKnow() {
+        TestClient anders = anders();
+        assertEquals(anders.send("DELETE", "/api/session", "").status(), 204);
+        TestClient stranger = atTheDoor();
+        for (int i = 0; i < 40; i++) {
+            stranger.signIn(TestSettings.ANDERS, "wrong-" + i);
+        }
+        assertEquals(
+                stranger.signIn(TestSettings.ANDERS, TestSettings.ANDERS_PASSWORD)
+                        .status(),
+                429);
+        anders.get("/api/session");
+        assertEquals(
+                anders.signIn(TestSettings.ANDERS, TestSettings.ANDERS_PASSWORD).status(), 204);
+    }
+
+    @Test
+    public void whatIsNoAddressIsRefusedLikeAnyOther() {
+        assertEquals(tried(atTheDoor(), "/api/session", "İ".repeat(200), "x").status(), 401);
+        assertEquals(tried(atTheDoor(), "/api/session", "x".repeat(400), "x").status(), 401);
+        assertEquals(tried(atTheDoor(), "/api/session", "", "x").status(), 401);
+        assertEquals(atTheDoor().form("/api/%73ession").status(), 401);
+    }
+
+    /** A token that was made in one session opens nothing in another. */
+    @Test
+    public void aTokenOfAnotherSessionIsWorthNothing() {
+        TestClient mira = mira();
+        TestClient anders = anders();
+        String foreign = anders.cookie("XSRF-TOKEN");
+        mira.setCookie("XSRF-TOKEN", foreign);
+        assertEquals(mira.post(STUDENT + "/courses", "{}").status(), 403);
+        mira.get("/api/session");
+        assertEquals(mira.post(STUDENT + "/courses", "{}").status(), 422, "the answer before brought a new one");
     }
 
     @Test
@@ -66,5 +128,11 @@ public class SignInTest extends DemoServer {
         assertTrue(policy.contains("script-src 'self'") && !policy.contains("script-src 'self' 'unsafe"), policy);
         assertEquals(page.raw().headers().firstValue("X-Content-Type-Options").orElse(""), "nosniff");
         assertFalse(page.body().contains("<script>"), "an inline script");
+        assertTrue(
+                page.raw().headers().firstValue("Permissions-Policy").orElse("").contains("camera=()"));
+        assertEquals(
+                page.raw().headers().firstValue("Cross-Origin-Opener-Policy").orElse(""), "same-origin");
+        assertEquals(
+                page.raw().headers().firstValue("Cross-Origin-Resource-Policy").orElse(""), "same-origin");
     }
 }

@@ -1,11 +1,13 @@
 package app.navlo.server;
 
+import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.CookieManager;
 import java.net.HttpCookie;
 import java.net.URI;
+import java.net.URLEncoder;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
@@ -54,9 +56,19 @@ final class TestClient {
     }
 
     Answer signIn(String email, String password) {
-        return send(request("/api/session")
+        return form("/api/session", "email", email, "password", password);
+    }
+
+    /** @param fields names and values in turn */
+    Answer form(String path, String... fields) {
+        StringBuilder body = new StringBuilder();
+        for (int i = 0; i < fields.length; i += 2) {
+            body.append(i == 0 ? "" : "&").append(fields[i]).append('=');
+            body.append(URLEncoder.encode(fields[i + 1], StandardCharsets.UTF_8));
+        }
+        return send(request(path)
                 .header("Content-Type", "application/x-www-form-urlencoded")
-                .POST(HttpRequest.BodyPublishers.ofString("email=" + email + "&password=" + password)));
+                .POST(HttpRequest.BodyPublishers.ofString(body.toString())));
     }
 
     Answer get(String path) {
@@ -81,6 +93,14 @@ final class TestClient {
         all[1] = UUID.randomUUID().toString();
         System.arraycopy(headers, 0, all, 2, headers.length);
         return send("POST", path, body, all);
+    }
+
+    /** A write whose length nobody says beforehand. */
+    Answer chunked(String path, String body) {
+        return send(request(path)
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofInputStream(
+                        () -> new ByteArrayInputStream(body.getBytes(StandardCharsets.UTF_8)))));
     }
 
     /** A field of a form; with a file name it is a file. */
@@ -150,6 +170,22 @@ final class TestClient {
         return cookies.getCookieStore().getCookies().stream()
                 .map(cookie -> cookie.getName() + "=" + cookie.getValue())
                 .collect(Collectors.joining("; "));
+    }
+
+    private HttpCookie held(String name) {
+        return cookies.getCookieStore().getCookies().stream()
+                .filter(cookie -> cookie.getName().equals(name))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    String cookie(String name) {
+        return held(name).getValue();
+    }
+
+    /** Another value in a cookie that is there. */
+    void setCookie(String name, String value) {
+        held(name).setValue(value);
     }
 
     HttpRequest.Builder request(String path) {

@@ -2,8 +2,10 @@ package app.navlo.server.account;
 
 import app.navlo.server.problem.Problems;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Keyring;
 import app.navlo.server.store.Sight;
 import jakarta.servlet.DispatcherType;
+import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.util.Objects;
@@ -11,14 +13,19 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
+import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.HttpStatus;
+import org.springframework.security.authentication.ProviderManager;
 import org.springframework.security.config.Customizer;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
+import org.springframework.security.core.AuthenticationException;
 import org.springframework.security.crypto.password.PasswordEncoder;
 import org.springframework.security.web.SecurityFilterChain;
 import org.springframework.security.web.authentication.UsernamePasswordAuthenticationFilter;
 import org.springframework.security.web.context.SecurityContextHolderFilter;
+import org.springframework.security.web.header.writers.CrossOriginOpenerPolicyHeaderWriter.CrossOriginOpenerPolicy;
+import org.springframework.security.web.header.writers.CrossOriginResourcePolicyHeaderWriter.CrossOriginResourcePolicy;
 import org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter.ReferrerPolicy;
 import org.springframework.security.web.servlet.util.matcher.PathPatternRequestMatcher;
 
@@ -35,6 +42,11 @@ class SecurityConfig {
             + " 'unsafe-inline'; img-src 'self' data: blob:; object-src 'none'; base-uri 'none'; form-action 'self';"
             + " frame-ancestors 'none'";
 
+    /** What no page of ours needs, whatever got into it. */
+    private static final String PERMISSIONS =
+            "accelerometer=(), bluetooth=(), camera=(), display-capture=(), geolocation=(),"
+                    + " gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=()";
+
     @Bean
     PasswordEncoder passwordEncoder() {
         return new LongPasswords();
@@ -44,12 +56,18 @@ class SecurityConfig {
     SecurityFilterChain security(
             HttpSecurity http,
             StudentAccess access,
+            SignIn people,
             SignInBrake brake,
+            KnownBrowser known,
+            Keyring keyring,
             SignedIn signedIn,
             TokenService tokens,
             Problems problems)
             throws Exception {
-        return http.authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ASYNC)
+        return http
+                // Of its own: with another behind it, what this one refuses would be checked there uncounted.
+                .authenticationManager(new ProviderManager(new BrakedSignIn(people, passwordEncoder(), brake)))
+                .authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ASYNC)
                         .permitAll()
                         .requestMatchers(SESSION)
                         .permitAll()
@@ -101,13 +119,17 @@ class SecurityConfig {
                         .permitAll())
                 // No browser sends a token by itself, so nobody can be made to use one; a mail program has none to
                 // send.
-                .csrf(csrf ->
-                        csrf.spa().ignoringRequestMatchers(TokenFilter::bears).ignoringRequestMatchers(STOPPED_MAIL))
+                .csrf(csrf -> csrf.spa()
+                        .csrfTokenRepository(new BoundCsrfTokens(keyring))
+                        .ignoringRequestMatchers(TokenFilter::bears)
+                        .ignoringRequestMatchers(STOPPED_MAIL))
                 .formLogin(form -> form.loginPage("/")
                         .loginProcessingUrl(SESSION)
                         .usernameParameter("email")
+                        .authenticationDetailsSource(request ->
+                                new BrakedSignIn.Details(request.getRemoteAddr(), known.knows(request, email(request))))
                         .successHandler((request, response, who) -> {
-                            brake.succeeded(request.getParameter("email"));
+                            known.remember(request, response, email(request));
                             signedIn.note(request);
                             LOG.info(
                                     "person {} signed in",
@@ -115,11 +137,7 @@ class SecurityConfig {
                                             .id());
                             response.setStatus(HttpServletResponse.SC_NO_CONTENT);
                         })
-                        .failureHandler((request, response, why) -> {
-                            brake.failed(request.getParameter("email"));
-                            LOG.info("a sign-in was refused");
-                            problems.write(response, wrongSignIn());
-                        }))
+                        .failureHandler((request, response, why) -> refuse(response, why, problems)))
                 .logout(logout -> logout.logoutRequestMatcher(
                                 PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.DELETE, SESSION))
                         .logoutSuccessHandler(
@@ -138,11 +156,30 @@ class SecurityConfig {
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
                         .frameOptions(frame -> frame.deny())
+                        .permissionsPolicyHeader(permissions -> permissions.policy(PERMISSIONS))
+                        .crossOriginOpenerPolicy(opener -> opener.policy(CrossOriginOpenerPolicy.SAME_ORIGIN))
+                        .crossOriginResourcePolicy(resource -> resource.policy(CrossOriginResourcePolicy.SAME_ORIGIN))
                         .contentTypeOptions(Customizer.withDefaults()))
                 .addFilterBefore(new LongestSignIn(), SecurityContextHolderFilter.class)
                 .addFilterBefore(new TokenFilter(tokens, problems), UsernamePasswordAuthenticationFilter.class)
-                .addFilterBefore(new SignInBrakeFilter(brake, problems), UsernamePasswordAuthenticationFilter.class)
                 .build();
+    }
+
+    private static String email(HttpServletRequest request) {
+        return Objects.requireNonNullElse(request.getParameter("email"), "");
+    }
+
+    private static void refuse(HttpServletResponse response, AuthenticationException why, Problems problems)
+            throws IOException {
+        if (why instanceof BrakedSignIn.TooSoon soon) {
+            LOG.info("a sign-in was refused unchecked: too many tries");
+            long seconds = soon.longest().toSeconds() + 1;
+            response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
+            problems.write(response, Refusal.tooManyTries(seconds));
+        } else {
+            LOG.info("a sign-in was refused");
+            problems.write(response, wrongSignIn());
+        }
     }
 
     /** The same words whether the address or the password is wrong. */

@@ -21,7 +21,10 @@ class SessionStoreConfig {
             """;
 
     @Bean
-    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> seldomWritten() {
-        return sessions -> sessions.setUpdateSessionQuery(UPDATE);
+    SessionRepositoryCustomizer<JdbcIndexedSessionRepository> seldomWritten(SessionCookie numbers) {
+        return sessions -> {
+            sessions.setUpdateSessionQuery(UPDATE);
+            sessions.setSessionIdGenerator(numbers);
+        };
     }
 }

@@ -27,9 +27,11 @@ public class SignedIn {
     private static final int LONGEST_AGENT = 400;
 
     private final FindByIndexNameSessionRepository<? extends Session> sessions;
+    private final KnownBrowser known;
 
-    SignedIn(FindByIndexNameSessionRepository<? extends Session> sessions) {
+    SignedIn(FindByIndexNameSessionRepository<? extends Session> sessions, KnownBrowser known) {
         this.sessions = sessions;
+        this.known = known;
     }
 
     /**
@@ -49,6 +51,7 @@ public class SignedIn {
             request.changeSessionId();
         }
         renew(person, request, response);
+        known.remember(request, response, person.email());
         note(request);
     }
 

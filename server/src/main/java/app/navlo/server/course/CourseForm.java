@@ -1,5 +1,6 @@
 package app.navlo.server.course;
 
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.store.Course;
@@ -21,13 +22,13 @@ import org.jspecify.annotations.Nullable;
  * @param rulesOf another course, whose rules a new one is to have; null for none
  */
 public record CourseForm(
-        @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.")
+        @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
         String name,
 
-        @Nullable @Size(max = 40, message = "At most 40 letters.")
+        @Nullable @Size(max = 40, message = "At most 40 letters.") @OneLine
         String shortName,
 
-        @Nullable @Size(max = 120, message = "At most 120 letters.")
+        @Nullable @Size(max = 120, message = "At most 120 letters.") @OneLine
         String teacher,
 
         @Nullable

@@ -1,8 +1,10 @@
 package app.navlo.server.demo;
 
+import app.navlo.server.account.Person;
 import app.navlo.server.live.ClockMoved;
 import app.navlo.server.live.LiveFeed;
 import app.navlo.server.problem.Refusal;
+import app.navlo.server.store.Role;
 import app.navlo.server.time.ServerClock;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
@@ -11,6 +13,7 @@ import java.time.Duration;
 import java.time.Instant;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.scheduling.annotation.Scheduled;
+import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RestController;
@@ -44,9 +47,12 @@ public class DemoController {
         }
     }
 
-    /** Moves the clock of a demo on, never back. */
+    /** Moves the clock of a demo on, never back. Students do; who looks on doesn't change what they see. */
     @PostMapping("/api/demo/clock")
-    public ClockView move(@Valid @RequestBody ClockMove move) {
+    public ClockView move(@Valid @RequestBody ClockMove move, @AuthenticationPrincipal Person mover) {
+        if (mover.role() != Role.STUDENT) {
+            throw Refusal.forbidden("Only a student moves the clock", "Sign in as one, and move it there.");
+        }
         if (!(clock instanceof DemoClock demo)) {
             throw Refusal.notFound("demo clock");
         }

@@ -3,6 +3,7 @@ package app.navlo.server.editing;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.EditableField;
 import app.navlo.server.sheet.Figures;
@@ -39,7 +40,7 @@ import org.jspecify.annotations.Nullable;
 public record WorkEdit(
         @Nullable Long courseId,
 
-        @Nullable @Size(min = 1, max = 300, message = "1 to 300 letters.")
+        @Nullable @Size(min = 1, max = 300, message = "1 to 300 letters.") @OneLine
         String title,
 
         @Nullable WorkKind kind,

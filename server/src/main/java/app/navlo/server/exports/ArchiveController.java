@@ -5,6 +5,7 @@ import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
@@ -32,8 +33,11 @@ public class ArchiveController {
         this.live = live;
     }
 
-    /** @param rows that were taken in */
-    public record ArchiveTaken(int rows) {}
+    /**
+     * @param rows that were taken in
+     * @param damaged names of files that were missing in the archive, or not what they had been
+     */
+    public record ArchiveTaken(int rows, List<String> damaged) {}
 
     /** Written first and then sent, so that an archive never ends in the middle. */
     @GetMapping(produces = "application/zip")
@@ -65,9 +69,9 @@ public class ArchiveController {
         Path archive = Files.createTempFile("navlo-archive", ".zip");
         try {
             file.transferTo(archive);
-            int rows = reader.take(student, archive);
+            ArchiveReader.Taken taken = reader.take(student, archive);
             live.changed(student);
-            return new ArchiveTaken(rows);
+            return new ArchiveTaken(taken.rows(), List.copyOf(taken.damaged()));
         } finally {
             Files.deleteIfExists(archive);
         }

@@ -7,8 +7,10 @@ import app.navlo.server.store.Files;
 import app.navlo.server.store.TableCopies;
 import java.io.IOException;
 import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
@@ -25,6 +27,8 @@ class ArchiveWriter {
     static final int VERSION = 1;
     static final String DOCUMENT = "navlo.json";
     static final String FOLDER = "files/";
+    /** Says which files aren't in the archive, where there are such. */
+    static final String DAMAGED = "damaged-files.txt";
 
     private final TableCopies copies;
     private final Files files;
@@ -39,7 +43,7 @@ class ArchiveWriter {
     @ReadBoard
     public void write(long student, OutputStream out) throws IOException {
         ZipOutputStream zip = new ZipOutputStream(out);
-        Set<String> named = new TreeSet<>();
+        Map<String, String> named = new TreeMap<>();
         zip.putNextEntry(entry(DOCUMENT));
         JsonGenerator document = json.createGenerator(new Unclosed(zip));
         document.writeStartObject();
@@ -54,9 +58,21 @@ class ArchiveWriter {
         document.writeEndObject();
         document.close();
         zip.closeEntry();
-        for (String sha256 : named) {
-            zip.putNextEntry(entry(FOLDER + sha256));
-            files.copy(sha256, zip);
+        Set<String> damaged = new TreeSet<>();
+        for (Map.Entry<String, String> file : named.entrySet()) {
+            if (files.isWhole(file.getKey())) {
+                zip.putNextEntry(entry(FOLDER + file.getKey()));
+                files.write(file.getKey(), zip);
+                zip.closeEntry();
+            } else {
+                damaged.add(file.getValue());
+            }
+        }
+        if (!damaged.isEmpty()) {
+            zip.putNextEntry(entry(DAMAGED));
+            String words = "These files are damaged where they are stored, and so they are missing here:\n\n"
+                    + String.join("\n", damaged) + "\n";
+            zip.write(words.getBytes(StandardCharsets.UTF_8));
             zip.closeEntry();
         }
         zip.finish();
@@ -68,7 +84,7 @@ class ArchiveWriter {
         return entry;
     }
 
-    private static void row(Table table, Map<String, String> row, JsonGenerator document, Set<String> named) {
+    private static void row(Table table, Map<String, String> row, JsonGenerator document, Map<String, String> named) {
         Set<String> secrets = ArchiveTables.SECRETS.getOrDefault(table.name(), Set.of());
         document.writeStartObject();
         row.forEach((column, value) -> {
@@ -77,7 +93,7 @@ class ArchiveWriter {
             }
             document.writeStringProperty(column, value);
             if (column.equals(ArchiveTables.FILE) && ArchiveTables.WITH_FILES.contains(table.name())) {
-                named.add(value);
+                named.put(value, row.getOrDefault("name", value));
             }
         });
         document.writeEndObject();

@@ -1,18 +1,18 @@
 package app.navlo.server.exports;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Secrets;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.CalendarFeeds;
 import app.navlo.server.store.CalendarFeeds.CalendarFeed;
+import app.navlo.server.store.Keyring;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import java.nio.charset.StandardCharsets;
-import java.security.SecureRandom;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.HexFormat;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.http.CacheControl;
@@ -31,27 +31,33 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 @RestController
 public class FeedController {
     private static final MediaType CALENDAR = new MediaType("text", "calendar", StandardCharsets.UTF_8);
-    private static final int SECRET_BYTES = 32;
+    private static final String PURPOSE = "calendar-feed";
 
     private final CalendarFeeds feeds;
     private final FeedWriter writer;
     private final ServerClock clock;
     private final boolean reachable;
-    private final SecureRandom random = new SecureRandom();
+    private final Keyring keyring;
+    private final Secrets secrets;
 
     FeedController(
             CalendarFeeds feeds,
             FeedWriter writer,
             ServerClock clock,
+            Keyring keyring,
+            Secrets secrets,
             @Value("${server.address:localhost}") String host) {
         this.reachable = !host.equals("localhost") && !host.startsWith("127.") && !host.equals("::1");
         this.feeds = feeds;
+        this.keyring = keyring;
+        this.secrets = secrets;
         this.writer = writer;
         this.clock = clock;
     }
 
     /**
-     * @param address null where there is none, and for a guardian: it is the student's to give
+     * @param address null where there is none, where the key has changed with which it was made, and for a guardian: it is the
+     *     student's to give
      * @param madeAt null where there is none
      * @param reachable whether other machines of the network can ask for it at all
      */
@@ -69,9 +75,8 @@ public class FeedController {
     /** Makes an address, or a new one: the old one then leads nowhere. */
     @PostMapping("/api/students/{student}/calendar-feed")
     public FeedView make(@PathVariable long student) {
-        byte[] secret = new byte[SECRET_BYTES];
-        random.nextBytes(secret);
-        CalendarFeed feed = new CalendarFeed(student, HexFormat.of().formatHex(secret), clock.instant());
+        String salt = secrets.next();
+        CalendarFeed feed = new CalendarFeed(student, salt, Sha256.of(secret(student, salt)), clock.instant());
         feeds.make(feed);
         return new FeedView(address(feed), feed.madeAt(), reachable);
     }
@@ -83,10 +88,19 @@ public class FeedController {
         return new FeedView(null, null, reachable);
     }
 
-    private static String address(CalendarFeed feed) {
+    /** Made from the key of this Navlo, so that it can be shown again and is stored nowhere. */
+    private String secret(long student, String salt) {
+        return keyring.sign(PURPOSE, student + " " + salt);
+    }
+
+    private @Nullable String address(CalendarFeed feed) {
+        String secret = secret(feed.student(), feed.salt());
+        if (!Sha256.of(secret).equals(feed.digest())) {
+            return null;
+        }
         return ServletUriComponentsBuilder.fromCurrentContextPath()
                 .path("/calendar/{secret}.ics")
-                .buildAndExpand(feed.secret())
+                .buildAndExpand(secret)
                 .toUriString();
     }
 

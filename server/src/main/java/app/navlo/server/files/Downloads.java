@@ -19,11 +19,12 @@ public class Downloads {
         this.files = files;
     }
 
-    /** Must be called within a transaction. */
+    /** Must be called within a transaction. @throws app.navlo.server.problem.Refusal if the file is damaged */
     public void send(StoredFile file, HttpServletResponse response) throws IOException {
+        files.check(file.sha256());
         head(file.name(), file.mediaType(), response);
         response.setContentLengthLong(file.size());
-        files.copy(file.sha256(), response.getOutputStream());
+        files.write(file.sha256(), response.getOutputStream());
     }
 
     public void sendPdf(String name, byte[] pdf, HttpServletResponse response) throws IOException {

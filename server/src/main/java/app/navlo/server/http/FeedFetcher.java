@@ -2,7 +2,6 @@ package app.navlo.server.http;
 
 import app.navlo.server.problem.Refusal;
 import jakarta.annotation.PreDestroy;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.net.ConnectException;
@@ -10,8 +9,13 @@ import java.net.InetAddress;
 import java.net.URI;
 import java.net.URISyntaxException;
 import java.net.UnknownHostException;
+import java.time.Duration;
 import java.util.Arrays;
 import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.apache.hc.client5.http.ConnectTimeoutException;
 import org.apache.hc.client5.http.DnsResolver;
@@ -22,6 +26,7 @@ import org.apache.hc.client5.http.config.RequestConfig;
 import org.apache.hc.client5.http.impl.classic.CloseableHttpClient;
 import org.apache.hc.client5.http.impl.classic.HttpClients;
 import org.apache.hc.client5.http.impl.io.PoolingHttpClientConnectionManagerBuilder;
+import org.apache.hc.core5.concurrent.Cancellable;
 import org.apache.hc.core5.http.ClassicHttpRequest;
 import org.apache.hc.core5.http.ClassicHttpResponse;
 import org.apache.hc.core5.http.HttpEntity;
@@ -29,6 +34,7 @@ import org.apache.hc.core5.http.HttpMessage;
 import org.apache.hc.core5.http.io.HttpClientResponseHandler;
 import org.apache.hc.core5.util.Timeout;
 import org.jspecify.annotations.Nullable;
+import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.stereotype.Component;
 
 /**
@@ -40,8 +46,11 @@ public class FeedFetcher {
     private static final int MOST_BYTES = 5 << 20;
     private static final Timeout CONNECT = Timeout.ofSeconds(5);
     private static final Timeout WAIT = Timeout.ofSeconds(15);
-    /** Of an answer that comes drop by drop. */
-    private static final long LONGEST_SECONDS = 30;
+    /** Of an answer in all, however it drips, and wherever it redirects to. */
+    private static final Duration LONGEST = Duration.ofSeconds(30);
+
+    private static final int HIGHEST_PORT = 65_535;
+    private static final int LONGEST_ADDRESS = 1_000;
 
     private static final int MOST_REDIRECTS = 3;
 
@@ -49,10 +58,29 @@ public class FeedFetcher {
     private final CloseableHttpClient outside;
     private final CloseableHttpClient here;
 
+    private final Duration longest;
+    private final ScheduledExecutorService deadlines = Executors.newSingleThreadScheduledExecutor(FeedFetcher::quiet);
+
+    @Autowired
     FeedFetcher(StandIns standIns) {
+        this(standIns, LONGEST, new PublicOnly());
+    }
+
+    /**
+     * @param longest that an answer may take, from the first hop to its last byte
+     * @param outsideNames finds hosts that aren't stand-ins
+     */
+    FeedFetcher(StandIns standIns, Duration longest, DnsResolver outsideNames) {
         this.standIns = standIns;
-        this.outside = client(new PublicOnly(), true);
+        this.longest = longest;
+        this.outside = client(outsideNames, true);
         this.here = client(SystemDefaultDnsResolver.INSTANCE, false);
+    }
+
+    private static Thread quiet(Runnable task) {
+        Thread thread = new Thread(task, "fetch-deadlines");
+        thread.setDaemon(true);
+        return thread;
     }
 
     /** Why a feed couldn't be fetched, in words for the person whose feed it is. */
@@ -106,7 +134,11 @@ public class FeedFetcher {
             URI address = new URI(plain);
             String scheme = String.valueOf(address.getScheme()).toLowerCase(Locale.ROOT);
             boolean web = scheme.equals("https") || scheme.equals("http");
-            if (web && address.getHost() != null && address.getUserInfo() == null) {
+            if (web
+                    && address.getHost() != null
+                    && address.getUserInfo() == null
+                    && address.getPort() <= HIGHEST_PORT
+                    && plain.length() <= LONGEST_ADDRESS) {
                 return address;
             }
         } catch (URISyntaxException notAnAddress) {
@@ -148,6 +180,9 @@ public class FeedFetcher {
      */
     public <T> T call(ClassicHttpRequest request, URI address, HttpClientResponseHandler<T> reader) throws FetchFault {
         CloseableHttpClient client = standIns.allows(address.toString()) ? here : outside;
+        Future<?> end = request instanceof Cancellable one
+                ? deadlines.schedule(one::cancel, longest.toMillis(), TimeUnit.MILLISECONDS)
+                : CompletableFuture.completedFuture(null);
         try {
             return client.execute(request, reader);
         } catch (TooMuch tooMuch) {
@@ -163,6 +198,8 @@ public class FeedFetcher {
         } catch (IOException failed) {
             boolean neverConnected = failed instanceof ConnectException || failed instanceof ConnectTimeoutException;
             throw new FetchFault(words(address, failed), !neverConnected, failed);
+        } finally {
+            end.cancel(false);
         }
     }
 
@@ -187,21 +224,11 @@ public class FeedFetcher {
     }
 
     private static byte[] limited(InputStream in, int mostBytes) throws IOException {
-        long until = System.nanoTime() + TimeUnit.SECONDS.toNanos(LONGEST_SECONDS);
-        ByteArrayOutputStream content = new ByteArrayOutputStream();
-        while (true) {
-            byte[] part = in.readNBytes(1 << 16);
-            if (part.length == 0) {
-                return content.toByteArray();
-            }
-            content.writeBytes(part);
-            if (content.size() > mostBytes) {
-                throw new TooMuch(mostBytes);
-            }
-            if (System.nanoTime() > until) {
-                throw new IOException("the answer takes too long");
-            }
+        byte[] content = in.readNBytes(mostBytes + 1);
+        if (content.length > mostBytes) {
+            throw new TooMuch(mostBytes);
         }
+        return content;
     }
 
     private static @Nullable String tag(HttpMessage response) {
@@ -215,6 +242,7 @@ public class FeedFetcher {
 
     @PreDestroy
     void close() throws IOException {
+        deadlines.shutdownNow();
         outside.close();
         here.close();
     }
@@ -247,7 +275,7 @@ public class FeedFetcher {
         @Override
         public InetAddress[] resolve(String host) throws UnknownHostException {
             InetAddress[] all = InetAddress.getAllByName(host);
-            if (Arrays.stream(all).anyMatch(PublicOnly::isPrivate)) {
+            if (!Arrays.stream(all).allMatch(PublicNetwork::has)) {
                 throw new NotPublic();
             }
             return all;
@@ -256,26 +284,6 @@ public class FeedFetcher {
         @Override
         public String resolveCanonicalHostname(String host) throws UnknownHostException {
             return resolve(host)[0].getCanonicalHostName();
-        }
-
-        private static boolean isPrivate(InetAddress address) {
-            byte[] bytes = address.getAddress();
-            int first = bytes[0] & 0xff;
-            int second = bytes[1] & 0xff;
-            boolean uniqueLocal = bytes.length == 16 && (first & 0xfe) == 0xfc;
-            boolean shared = bytes.length == 4
-                    && (first == 0
-                            || (first == 100 && (second & 0xc0) == 64)
-                            || (first == 198 && (second & 0xfe) == 18));
-            boolean translated = bytes.length == 16 && first == 0 && second == 0x64;
-            return address.isLoopbackAddress()
-                    || address.isAnyLocalAddress()
-                    || address.isLinkLocalAddress()
-                    || address.isSiteLocalAddress()
-                    || address.isMulticastAddress()
-                    || uniqueLocal
-                    || shared
-                    || translated;
         }
     }
 }

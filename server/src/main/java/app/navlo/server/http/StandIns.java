@@ -20,6 +20,11 @@ public record StandIns(@Nullable CalendarShelf calendars, Map<School, CollegeSer
 
     private static final Pattern STORED = Pattern.compile("^" + HERE + "([a-z]*)(/.*)$");
 
+    /** Whether an address is of a stand-in, and leads nowhere but in a demo. */
+    public static boolean isOne(String address) {
+        return STORED.matcher(address).matches();
+    }
+
     public static String site(School school) {
         return HERE + school.key() + "/site/v1/";
     }

@@ -7,6 +7,7 @@ import app.navlo.server.imports.ImportForms.ImportConfirmation;
 import app.navlo.server.imports.ImportMapper.ImportDone;
 import app.navlo.server.imports.ImportMapper.ImportPreview;
 import app.navlo.server.imports.Intake.Taken;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -58,7 +59,7 @@ public class ImportController {
             @NotBlank(message = "Paste the table first.") @Size(max = 5_000_000, message = "At most 5 million letters.")
             String text,
 
-            @NotBlank(message = "Say where it is from.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Say where it is from.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name) {}
 
     /**

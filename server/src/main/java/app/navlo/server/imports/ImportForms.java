@@ -2,6 +2,7 @@ package app.navlo.server.imports;
 
 import app.navlo.formats.csv.Mapping;
 import app.navlo.formats.told.StateWords;
+import app.navlo.server.problem.OneLine;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -27,7 +28,7 @@ public final class ImportForms {
     public record CourseChoice(
             @NotNull @Size(max = 1_000) String key,
 
-            @NotBlank(message = "Give the course a name.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Give the course a name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name) {}
 
     public record WordChoice(

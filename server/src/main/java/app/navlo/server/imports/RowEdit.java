@@ -2,6 +2,7 @@ package app.navlo.server.imports;
 
 import app.navlo.core.work.WorkKind;
 import app.navlo.formats.told.StateWords;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.sheet.EditableField;
 import app.navlo.server.sheet.Figures;
 import jakarta.validation.constraints.NotNull;
@@ -33,7 +34,7 @@ public record RowEdit(
         @Nullable @Size(min = 1, max = 120, message = "At most 120 letters.")
         String course,
 
-        @Nullable @Size(min = 1, max = 300, message = "1 to 300 letters.")
+        @Nullable @Size(min = 1, max = 300, message = "1 to 300 letters.") @OneLine
         String title,
 
         @Nullable WorkKind kind,

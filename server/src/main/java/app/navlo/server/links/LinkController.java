@@ -11,6 +11,7 @@ import app.navlo.server.imports.ImportMapper.ImportDone;
 import app.navlo.server.imports.ImportMapper.ImportKind;
 import app.navlo.server.imports.ImportMapper.ImportPreview;
 import app.navlo.server.links.LinkPreviews.Seen;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Links;
 import app.navlo.server.store.Links.Link;
@@ -18,8 +19,10 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.net.URI;
 import java.time.Instant;
 import java.util.List;
+import java.util.Objects;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -75,6 +78,7 @@ public class LinkController {
     }
 
     /**
+     * @param address its host alone for who looks on
      * @param askedAt when it last answered; null for never
      * @param toldAt when it last told anything new; null for never
      * @param nextAskAt null where it isn't asked by itself
@@ -115,7 +119,7 @@ public class LinkController {
             @Nullable @Size(max = 300, message = "At most 300 letters.")
             String knownAs,
 
-            @Nullable @Size(max = 200, message = "At most 200 letters.")
+            @Nullable @Size(max = 200, message = "At most 200 letters.") @OneLine
             String name) {
         Links.Access access() {
             return new Links.Access(kind, address.strip(), blank(token), blank(knownAs));
@@ -127,7 +131,7 @@ public class LinkController {
     }
 
     public record LinkSetting(
-            @NotBlank(message = "Give it a name.") @Size(max = 200, message = "At most 200 letters.")
+            @NotBlank(message = "Give it a name.") @Size(max = 200, message = "At most 200 letters.") @OneLine
             String name,
 
             boolean paused) {}
@@ -152,17 +156,29 @@ public class LinkController {
 
     /** The links to schools' systems, and how each fares. */
     @GetMapping
-    public LinksView list(@PathVariable long student) {
-        return new LinksView(service.standing(student).stream().map(this::view).toList(), standIns.school());
+    public LinksView list(@PathVariable long student, @AuthenticationPrincipal Person reader) {
+        boolean own = reader.id() == student;
+        return new LinksView(
+                service.standing(student).stream().map(link -> view(link, own)).toList(), standIns.school());
     }
 
-    private SchoolLinkView view(Link link) {
+    /** The rest of an address may be a secret: others see the host alone. */
+    private static String host(String address) {
+        try {
+            return Objects.requireNonNullElse(URI.create(address).getHost(), "");
+        } catch (IllegalArgumentException none) {
+            return "";
+        }
+    }
+
+    private SchoolLinkView view(Link link, boolean own) {
+        String address = standIns.resolve(link.access().address());
         AskingNow.Stage stage = service.stage(link.id());
         return new SchoolLinkView(
                 link.id(),
                 link.name(),
                 link.access().kind(),
-                standIns.resolve(link.access().address()),
+                own ? address : host(address),
                 link.access().knownAs(),
                 abilities(link.access().kind()),
                 link.paused(),

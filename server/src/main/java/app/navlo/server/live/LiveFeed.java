@@ -2,6 +2,8 @@ package app.navlo.server.live;
 
 import app.navlo.server.store.Changes;
 import java.io.IOException;
+import java.util.ArrayDeque;
+import java.util.Deque;
 import java.util.Map;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
@@ -20,9 +22,14 @@ import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 @Component
 public class LiveFeed {
     private static final long NEVER = 0L;
+    /** Tabs of one person that listen at the same time. */
+    private static final int MOST_PAGES = 24;
 
     private final Changes changes;
     private final Map<Long, Set<SseEmitter>> open = new ConcurrentHashMap<>();
+    /** The pages of each person, the oldest first. */
+    private final Map<String, Deque<SseEmitter>> readers = new ConcurrentHashMap<>();
+
     /** The last change that the pages of a student were told of. */
     private final Map<Long, Long> told = new ConcurrentHashMap<>();
 
@@ -32,14 +39,29 @@ public class LiveFeed {
         this.changes = changes;
     }
 
-    public SseEmitter open(long student) {
+    /** @param reader who listens; of so many pages of one person the oldest ends */
+    public SseEmitter open(long student, String reader) {
         SseEmitter page = new SseEmitter(NEVER);
+        readers.compute(reader, (r, pages) -> {
+            Deque<SseEmitter> all = pages == null ? new ArrayDeque<>() : pages;
+            all.addLast(page);
+            if (all.size() > MOST_PAGES) {
+                all.removeFirst().complete();
+            }
+            return all;
+        });
         open.compute(student, (s, pages) -> {
             Set<SseEmitter> all = pages == null ? new CopyOnWriteArraySet<>() : pages;
             all.add(page);
             return all;
         });
-        page.onCompletion(() -> leave(student, page));
+        page.onCompletion(() -> {
+            leave(student, page);
+            readers.computeIfPresent(reader, (r, pages) -> {
+                pages.remove(page);
+                return pages.isEmpty() ? null : pages;
+            });
+        });
         page.onTimeout(() -> leave(student, page));
         page.onError(e -> leave(student, page));
         send(student, page, SseEmitter.event().name("hello").data("open"));

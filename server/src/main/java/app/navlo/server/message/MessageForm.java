@@ -1,6 +1,7 @@
 package app.navlo.server.message;
 
 import app.navlo.server.files.Enclosures;
+import app.navlo.server.problem.OneLine;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
@@ -18,7 +19,7 @@ public record MessageForm(
         @Size(max = 254, message = "At most 254 letters.")
         String to,
 
-        @NotBlank(message = "Give it a subject.") @Size(max = 200, message = "At most 200 letters.")
+        @NotBlank(message = "Give it a subject.") @Size(max = 200, message = "At most 200 letters.") @OneLine
         String subject,
 
         @NotBlank(message = "Write the message first.") @Size(max = 20_000, message = "At most 20000 letters.")

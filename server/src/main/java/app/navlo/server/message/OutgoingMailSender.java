@@ -4,16 +4,15 @@ import app.navlo.server.live.LiveFeed;
 import app.navlo.server.ops.Pauses;
 import app.navlo.server.ops.Workers;
 import app.navlo.server.outbox.SchoolBox;
+import app.navlo.server.sheet.Lines;
 import app.navlo.server.store.Files;
 import app.navlo.server.store.OutgoingMessages;
 import app.navlo.server.store.StoredFile;
 import app.navlo.server.time.ServerClock;
 import jakarta.annotation.PreDestroy;
 import jakarta.mail.MessagingException;
-import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
 import java.io.ByteArrayOutputStream;
-import java.io.UnsupportedEncodingException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Date;
@@ -96,7 +95,7 @@ class OutgoingMailSender {
             }
             messages.sent(id, Objects.requireNonNullElseGet(message.sentAt(), clock::instant));
             tell(message);
-        } catch (MailException | MessagingException | UnsupportedEncodingException | SchoolBox.Unreachable e) {
+        } catch (MailException | MessagingException | SchoolBox.Unreachable e) {
             boolean again = !PAUSES.areOver(message.tries());
             messages.failed(id, fault(e), again ? now.plus(PAUSES.after(message.tries())) : null);
         }
@@ -119,17 +118,16 @@ class OutgoingMailSender {
     }
 
     /** From Navlo by name of the writer, whom an answer reaches. */
-    private MimeMessage mail(OutgoingMessages.OutgoingMessage message)
-            throws MessagingException, UnsupportedEncodingException {
+    private MimeMessage mail(OutgoingMessages.OutgoingMessage message) throws MessagingException {
         MimeMessage mail = sender.createMimeMessage();
         List<StoredFile> along = messages.filesOf(message.id());
         MimeMessageHelper helper = new MimeMessageHelper(mail, !along.isEmpty(), "UTF-8");
-        helper.setFrom(new InternetAddress(settings.from(), message.fromName() + " by Navlo"));
+        helper.setFrom(MailAddress.of(settings.from(), message.fromName() + " by Navlo"));
         if (message.fromAddress() != null) {
-            helper.setReplyTo(new InternetAddress(message.fromAddress(), message.fromName()));
+            helper.setReplyTo(MailAddress.of(message.fromAddress(), message.fromName()));
         }
-        helper.setTo(new InternetAddress(message.toAddress(), message.toName()));
-        helper.setSubject(message.subject());
+        helper.setTo(MailAddress.of(message.toAddress(), message.toName()));
+        helper.setSubject(Lines.one(message.subject()));
         helper.setText(message.body());
         helper.setSentDate(Date.from(message.at()));
         for (StoredFile file : along) {

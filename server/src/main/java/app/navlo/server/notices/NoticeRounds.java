@@ -2,17 +2,17 @@ package app.navlo.server.notices;
 
 import app.navlo.server.account.Secrets;
 import app.navlo.server.live.ClockMoved;
+import app.navlo.server.message.MailAddress;
 import app.navlo.server.message.MailSettings;
 import app.navlo.server.ops.Pauses;
 import app.navlo.server.ops.Workers;
+import app.navlo.server.sheet.Lines;
 import app.navlo.server.store.Notices;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
 import jakarta.annotation.PreDestroy;
 import jakarta.mail.MessagingException;
-import jakarta.mail.internet.InternetAddress;
 import jakarta.mail.internet.MimeMessage;
-import java.io.UnsupportedEncodingException;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Date;
@@ -108,21 +108,18 @@ class NoticeRounds {
         try {
             sender.send(mail(mail, service.stopAddress(secret)));
             notices.sent(id, now);
-        } catch (MailException | MessagingException | UnsupportedEncodingException e) {
+        } catch (MailException | MessagingException e) {
             boolean again = !PAUSES.areOver(mail.tries());
             notices.failed(id, fault(e), again ? now.plus(PAUSES.after(mail.tries())) : null);
         }
     }
 
-    private MimeMessage mail(Notices.Mail notice, String stop) throws MessagingException, UnsupportedEncodingException {
+    private MimeMessage mail(Notices.Mail notice, String stop) throws MessagingException {
         MimeMessage mail = sender.createMimeMessage();
         MimeMessageHelper helper = new MimeMessageHelper(mail, false, "UTF-8");
-        helper.setFrom(new InternetAddress(settings.from(), "Navlo"));
-        helper.setTo(
-                notice.name() == null
-                        ? new InternetAddress(notice.email())
-                        : new InternetAddress(notice.email(), notice.name()));
-        helper.setSubject(notice.subject());
+        helper.setFrom(MailAddress.of(settings.from(), "Navlo"));
+        helper.setTo(MailAddress.of(notice.email(), notice.name()));
+        helper.setSubject(Lines.one(notice.subject()));
         helper.setText(notice.body());
         helper.setSentDate(Date.from(notice.madeAt()));
         if (notice.stoppable()) {

@@ -1,6 +1,7 @@
 package app.navlo.server.people;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.store.KeptAccounts;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Email;
@@ -31,7 +32,7 @@ class KeptController {
 
     /** @param signsInAs the name with which the child signs in */
     record ChildForm(
-            @NotBlank(message = "Type the child's name.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Type the child's name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name,
 
             @NotNull(message = "Choose a name to sign in with.")

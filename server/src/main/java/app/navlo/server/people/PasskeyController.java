@@ -3,6 +3,7 @@ package app.navlo.server.people;
 import app.navlo.server.account.Passkeys;
 import app.navlo.server.account.Person;
 import app.navlo.server.account.SignedIn;
+import app.navlo.server.problem.OneLine;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import jakarta.validation.Valid;
@@ -53,6 +54,7 @@ class PasskeyController {
     record NewPasskeyForm(
             @NotBlank(message = "Give it a name, like the device it is on.")
             @Size(max = 60, message = "At most 60 letters.")
+            @OneLine
             String name,
 
             @NotBlank(message = "Send what the device answered.")

@@ -1,5 +1,6 @@
 package app.navlo.server.people;
 
+import app.navlo.server.problem.OneLine;
 import jakarta.validation.constraints.Email;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -12,7 +13,7 @@ public final class PersonForms {
 
     /** Somebody new. @param zone of their device */
     public record NewPersonForm(
-            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name,
 
             @NotBlank(message = "Type your address.")
@@ -29,7 +30,7 @@ public final class PersonForms {
 
     /** The same with the code of the first person; null where none was given. */
     public record SignUpForm(
-            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name,
 
             @NotBlank(message = "Type your address.")

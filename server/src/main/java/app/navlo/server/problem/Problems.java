@@ -126,6 +126,10 @@ public class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleHttpMessageNotReadable(
             HttpMessageNotReadableException e, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+        BodyRefused refused = BodyRefused.in(e);
+        if (refused != null) {
+            return ResponseEntity.status(refused.refusal().status()).body(detail(refused.refusal()));
+        }
         return ResponseEntity.status(status)
                 .body(detail(status, "The request can't be read", List.of(fault(e.getCause()))));
     }

@@ -14,6 +14,7 @@ import app.navlo.server.people.DepartureService;
 import app.navlo.server.people.KeptService;
 import app.navlo.server.people.PersonForms;
 import app.navlo.server.people.PersonService;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Instance;
 import app.navlo.server.store.People;
@@ -216,7 +217,7 @@ public class SessionController {
      * @param firstWeekday 1 is Monday, 7 Sunday; null for as the browser does
      */
     public record PersonForm(
-            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Type your name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name,
 
             @Nullable

@@ -2,6 +2,7 @@ package app.navlo.server.session;
 
 import app.navlo.server.account.Person;
 import app.navlo.server.account.TokenService;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.store.AccessTokens;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotBlank;
@@ -30,7 +31,7 @@ public class TokenController {
     }
 
     public record TokenForm(
-            @NotBlank(message = "Say what it is for.") @Size(max = 100, message = "At most 100 letters.")
+            @NotBlank(message = "Say what it is for.") @Size(max = 100, message = "At most 100 letters.") @OneLine
             String name,
 
             @NotNull(message = "Say whether it may only read.")

@@ -14,6 +14,7 @@ import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.Threshold;
 import app.navlo.core.grade.WeightedScheme;
 import app.navlo.formats.told.SourceSnapshot;
+import app.navlo.server.problem.OneLine;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.NotBlank;
@@ -82,7 +83,7 @@ public record GradeSheet(
 
     /** Work names its category by {@code name}. */
     public record CategorySheet(
-            @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.")
+            @NotBlank(message = "Give it a name.") @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name,
 
             @NotNull(message = "Give it a weight.") @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
@@ -102,6 +103,7 @@ public record GradeSheet(
             @NotBlank(message = "Give it a name.")
             @Size(max = 120, message = "At most 120 letters.")
             @Pattern(regexp = "[^,]*", message = "Leave the comma out.")
+            @OneLine
             String name,
 
             @NotNull(message = "Choose one.") StandardMethod method) {

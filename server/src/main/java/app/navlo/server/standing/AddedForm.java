@@ -1,5 +1,6 @@
 package app.navlo.server.standing;
 
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.sheet.Figures;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
@@ -10,7 +11,7 @@ import org.jspecify.annotations.Nullable;
 
 /** @param category by its name; null where the course has none */
 public record AddedForm(
-        @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.")
+        @NotBlank(message = "Give it a name.") @Size(max = 80, message = "At most 80 letters.") @OneLine
         String name,
 
         @Nullable String category,

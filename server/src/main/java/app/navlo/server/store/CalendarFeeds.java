@@ -5,7 +5,7 @@ import java.util.Optional;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
-/** The secrets under which students' calendars can be read. */
+/** The secrets under which students' calendars can be read, as digests: the secrets themselves are nowhere. */
 @Repository
 public class CalendarFeeds {
     private final JdbcClient db;
@@ -14,19 +14,26 @@ public class CalendarFeeds {
         this.db = db;
     }
 
-    public record CalendarFeed(long student, String secret, Instant madeAt) {}
+    /**
+     * @param salt what the secret was made from, together with the key
+     * @param digest SHA-256 of the secret, in hexadecimal digits
+     */
+    public record CalendarFeed(long student, String salt, String digest, Instant madeAt) {}
 
     public Optional<CalendarFeed> of(long student) {
-        return db.sql("SELECT student_id, secret, made_at FROM calendar_feed WHERE student_id = :student")
+        return db.sql("SELECT student_id, salt, digest, made_at FROM calendar_feed WHERE student_id = :student")
                 .param("student", student)
                 .query((row, n) -> new CalendarFeed(
-                        row.getLong("student_id"), row.getString("secret"), Rows.instant(row, "made_at")))
+                        row.getLong("student_id"),
+                        row.getString("salt"),
+                        row.getString("digest"),
+                        Rows.instant(row, "made_at")))
                 .optional();
     }
 
     public Optional<Long> student(String secret) {
-        return db.sql("SELECT student_id FROM calendar_feed WHERE secret = :secret")
-                .param("secret", secret)
+        return db.sql("SELECT student_id FROM calendar_feed WHERE digest = :digest")
+                .param("digest", Sha256.of(secret))
                 .query(Long.class)
                 .optional();
     }
@@ -34,9 +41,10 @@ public class CalendarFeeds {
     /** From now on only the new secret leads there. */
     public void make(CalendarFeed feed) {
         db.sql(
-                        "MERGE INTO calendar_feed (student_id, secret, made_at) KEY (student_id) VALUES (:student, :secret, :at)")
+                        "MERGE INTO calendar_feed (student_id, salt, digest, made_at) KEY (student_id) VALUES (:student, :salt, :digest, :at)")
                 .param("student", feed.student())
-                .param("secret", feed.secret())
+                .param("salt", feed.salt())
+                .param("digest", feed.digest())
                 .param("at", feed.madeAt())
                 .update();
     }

@@ -1,5 +1,6 @@
 package app.navlo.server.store;
 
+import app.navlo.server.sheet.Lines;
 import app.navlo.server.sheet.RuleSheet;
 import java.time.ZoneId;
 import java.util.List;
@@ -28,6 +29,12 @@ public record Course(
             @Nullable String teacherEmail,
             ZoneId zone,
             String colour) {
+        public Details {
+            name = Lines.one(name);
+            shortName = Lines.one(shortName);
+            teacher = Lines.oneOrNull(teacher);
+        }
+
         public Details coloured(String other) {
             return new Details(name, shortName, teacher, teacherEmail, zone, other);
         }

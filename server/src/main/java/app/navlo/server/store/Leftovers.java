@@ -12,7 +12,6 @@ import org.springframework.stereotype.Repository;
 public class Leftovers {
     private static final Duration WAYS_IN = Duration.ofDays(1);
     private static final Duration INVITATIONS = Duration.ofDays(90);
-    private static final Duration FAILURES = Duration.ofDays(30);
     private static final Duration WRITES = Duration.ofDays(30);
     private static final Duration TOLD = Duration.ofDays(200);
 
@@ -29,7 +28,6 @@ public class Leftovers {
                 "address_confirmation", new Rule("DELETE FROM address_confirmation WHERE ends_at < :before", WAYS_IN));
         RULES.put("hand_over", new Rule("DELETE FROM hand_over WHERE ends_at < :before", WAYS_IN));
         RULES.put("invitation", new Rule("DELETE FROM invitation WHERE ends_at < :before", INVITATIONS));
-        RULES.put("sign_in_failure", new Rule("DELETE FROM sign_in_failure WHERE last_failure < :before", FAILURES));
         RULES.put("write_once", new Rule("DELETE FROM write_once WHERE at < :before", WRITES));
         RULES.put("notice_told", new Rule("DELETE FROM notice_told WHERE told_at < :before", TOLD));
         RULES.put(

@@ -13,18 +13,26 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.jdbc.support.GeneratedKeyHolder;
 import org.springframework.jdbc.support.KeyHolder;
 import org.springframework.stereotype.Repository;
+import org.springframework.transaction.annotation.Transactional;
 
 /** Connections to schools' systems, what they call our things, and what they brought. */
 @Repository
 public class Links {
-    private final JdbcClient db;
+    /** Begins what was sealed, so that it is told from what lies open. */
+    private static final String SEALED = "sealed:";
 
-    Links(JdbcClient db) {
+    private final JdbcClient db;
+    private final Keyring keyring;
+
+    Links(JdbcClient db, Keyring keyring) {
         this.db = db;
+        this.keyring = keyring;
     }
 
     public enum Kind {
@@ -109,7 +117,7 @@ public class Links {
         return faring;
     }
 
-    private static Link link(ResultSet row) throws SQLException {
+    private Link link(ResultSet row) throws SQLException {
         return new Link(
                 row.getLong("id"),
                 row.getLong("student_id"),
@@ -118,9 +126,37 @@ public class Links {
                 new Access(
                         Kind.valueOf(row.getString("kind")),
                         row.getString("address"),
-                        row.getString("token"),
+                        token(row.getString("token")),
                         row.getString("known_as")),
                 faring(row));
+    }
+
+    /** Null for one that was sealed with another key: then the school says that nobody is let in with it. */
+    private @Nullable String token(@Nullable String stored) {
+        if (stored == null || !stored.startsWith(SEALED)) {
+            return stored;
+        }
+        return keyring.open(stored.substring(SEALED.length())).orElse(null);
+    }
+
+    private @Nullable String sealed(@Nullable String token) {
+        return token == null ? null : SEALED + keyring.seal(token);
+    }
+
+    /** Seals the tokens that still lie open, from before there was a key. */
+    @EventListener(ApplicationReadyEvent.class)
+    @Transactional
+    public void sealTokens() {
+        Map<Long, String> open = new HashMap<>();
+        db.sql("SELECT id, token FROM link WHERE token IS NOT NULL AND token NOT LIKE :sealed")
+                .param("sealed", SEALED + "%")
+                .query(row -> {
+                    open.put(row.getLong("id"), row.getString("token"));
+                });
+        open.forEach((link, token) -> db.sql("UPDATE link SET token = :token WHERE id = :link")
+                .param("token", sealed(token))
+                .param("link", link)
+                .update());
     }
 
     private static Faring faring(ResultSet row) throws SQLException {
@@ -146,7 +182,7 @@ public class Links {
                 .param("student", student)
                 .param("kind", access.kind().name())
                 .param("address", access.address())
-                .param("token", access.token())
+                .param("token", sealed(access.token()))
                 .param("knownAs", access.knownAs())
                 .param("upTo", upTo)
                 .param("next", nextAskAt)

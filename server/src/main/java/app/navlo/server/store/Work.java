@@ -4,6 +4,7 @@ import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
+import app.navlo.server.sheet.Lines;
 import app.navlo.server.sheet.WorkSheet;
 import app.navlo.server.sheet.WorkSheet.AppointmentSheet;
 import java.time.Duration;
@@ -75,6 +76,9 @@ public record Work(
             WorkItem.Marking marking,
             @Nullable Integer effortMinutes,
             WorkSheet rules) {
+        public Definition {
+            title = Lines.one(title);
+        }
 
         public long courseId() {
             return place.courseId();

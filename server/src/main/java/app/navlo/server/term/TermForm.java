@@ -1,5 +1,6 @@
 package app.navlo.server.term;
 
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.problem.Refusal.Fault;
 import app.navlo.server.store.Term;
@@ -26,7 +27,9 @@ import org.jspecify.annotations.Nullable;
  * @param closes of its grading periods; empty where none is known
  */
 public record TermForm(
-        @NotBlank(message = "Give it a name, such as Autumn term.") @Size(max = 120, message = "At most 120 letters.")
+        @NotBlank(message = "Give it a name, such as Autumn term.")
+        @Size(max = 120, message = "At most 120 letters.")
+        @OneLine
         String name,
 
         @NotNull @Size(max = 120, message = "At most 120 letters.")
@@ -48,12 +51,12 @@ public record TermForm(
             @NotNull(message = "Choose the first day.") LocalDate first,
             @NotNull(message = "Choose the last day.") LocalDate last,
 
-            @NotNull @Size(max = 120, message = "At most 120 letters.")
+            @NotNull @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name) {}
 
     /** @param time of the day; after it nothing counts */
     public record CloseForm(
-            @NotNull @Size(max = 120, message = "At most 120 letters.")
+            @NotNull @Size(max = 120, message = "At most 120 letters.") @OneLine
             String name,
 
             @NotNull(message = "Choose the day.") LocalDate day,

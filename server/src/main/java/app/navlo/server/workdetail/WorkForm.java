@@ -4,6 +4,7 @@ import app.navlo.core.policy.KeptScore;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
+import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.EditableField;
 import app.navlo.server.sheet.Figures;
@@ -40,7 +41,7 @@ import org.jspecify.annotations.Nullable;
 public record WorkForm(
         long courseId,
 
-        @NotBlank(message = "Give it a title.") @Size(max = 300, message = "At most 300 letters.")
+        @NotBlank(message = "Give it a title.") @Size(max = 300, message = "At most 300 letters.") @OneLine
         String title,
 
         @NotNull(message = "Choose a kind.") WorkKind kind,

@@ -42,7 +42,6 @@ public class SchemaTest {
             "onlooker_note",
             "onlooker_group",
             "password_reset",
-            "sign_in_failure",
             "spring_session",
             "spring_session_attributes",
             "demo_clock",

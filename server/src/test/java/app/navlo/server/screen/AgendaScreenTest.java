@@ -229,6 +229,8 @@ public class AgendaScreenTest extends Screen {
         Page page = signedIn(Look.IN_HAND, "Mira Solheim");
         page.navigate(address("/s/1/timeline?as=agenda"));
         assertThat(day(page, "2026-11-24").getByRole(AriaRole.HEADING)).isInViewport();
+        // The plan comes after the days, and makes them longer.
+        assertThat(page.getByText("planned").first()).isAttached();
         Locator later = day(page, "2026-12-08").getByRole(AriaRole.LINK).first();
         later.scrollIntoViewIfNeeded();
         double there = later.boundingBox().y;

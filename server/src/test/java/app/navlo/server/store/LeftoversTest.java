@@ -54,11 +54,6 @@ public class LeftoversTest extends AbstractTestNGSpringContextTests {
                 "INSERT INTO invitation (hash, made_by, role, made_at, ends_at) VALUES (:key, :person, 'STUDENT', :at, :at)"
             },
             {
-                "sign_in_failure",
-                30,
-                "INSERT INTO sign_in_failure (subject, failures, last_failure) VALUES (:key, :person, :at)"
-            },
-            {
                 "write_once",
                 30,
                 "INSERT INTO write_once (person_id, write_key, fingerprint, at) VALUES (:person, :key, :key, :at)"
