@@ -254,8 +254,8 @@ export function account(next: Next): string {
 }
 
 export function proofWords(next: Next): string {
-  if (next.proven) return 'No plan saves more.';
-  return `No plan could save more than ${next.withinPercent} % beyond this.`;
+  if (next.proven) return 'If all takes as long as thought, no plan saves more.';
+  return `If all takes as long as thought, no plan could save more than ${next.withinPercent} % beyond this.`;
 }
 
 const LEFT_WORDS: Record<LeftMove['because'], string> = {

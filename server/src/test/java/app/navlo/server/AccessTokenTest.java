@@ -63,6 +63,19 @@ public class AccessTokenTest extends OwnServer {
         assertTrue(board.headers().allValues("Set-Cookie").stream().noneMatch(cookie -> cookie.startsWith("navlo=")));
     }
 
+    /** A script that has lost its way; one's other scripts go on. */
+    @Test
+    public void aTokenThatAsksOnAndOnIsToldToWait() throws Exception {
+        String lost = make("Lost script", "READ").get("token").asString();
+        HttpResponse<String> last = call(lost, "GET", "/api/session", "");
+        for (int i = 0; i < 1_500 && last.statusCode() != 429; i++) {
+            last = call(lost, "GET", "/api/session", "");
+        }
+        assertEquals(last.statusCode(), 429, last.body());
+        assertTrue(last.headers().firstValue("Retry-After").isPresent());
+        assertEquals(call(reading, "GET", STUDENT + "/board", "").statusCode(), 200);
+    }
+
     @Test
     public void aTokenForReadingWritesNothing() throws Exception {
         HttpResponse<String> refused = call(reading, "POST", STUDENT + "/works", "{}");

@@ -37,6 +37,13 @@ public class HeldPlanTest extends DemoServer {
         return works;
     }
 
+    /** What is asked for and spent, by move. */
+    private static List<String> leeways(JsonNode next) {
+        List<String> leeways = new ArrayList<>();
+        next.get("moves").forEach(move -> leeways.add(String.valueOf(move.get("leeway"))));
+        return leeways;
+    }
+
     /** The order if no plan held. */
     private List<Long> madeAnew(TestClient client) {
         List<Map<String, Object>> held = jdbc.queryForList("SELECT * FROM held_plan");
@@ -54,7 +61,9 @@ public class HeldPlanTest extends DemoServer {
         TestClient mira = mira();
         TestClient phone = mira();
         long sheet = work(mira, "Planting plan, sheet 2").get("id").asLong();
-        List<Long> order = order(next(mira));
+        JsonNode first = next(mira);
+        List<Long> order = order(first);
+        List<String> leeways = leeways(first);
         int changes = 0;
         int firsts = 0;
         for (int minute = 1; minute < DUE; minute++) {
@@ -62,7 +71,12 @@ public class HeldPlanTest extends DemoServer {
             if (minute > HOUR && minute % 6 != 0) {
                 continue;
             }
-            List<Long> now = order(next(mira));
+            JsonNode next = next(mira);
+            List<Long> now = order(next);
+            if (now.equals(order)) {
+                assertEquals(leeways(next), leeways, "the same leeway at minute " + minute);
+            }
+            leeways = leeways(next);
             if (minute <= HOUR) {
                 changes += now.equals(order) ? 0 : 1;
                 firsts += now.get(0).equals(order.get(0)) ? 0 : 1;

@@ -286,4 +286,24 @@ public class MessageTest extends DemoServer {
                 .orElseThrow();
         assertFalse(wrote.get("undoable").asBoolean(), wrote.toString());
     }
+
+    /** Who writes and writes is asked to wait; an hour later it goes on. The clock of the demo stands still. */
+    @Test(dependsOnMethods = "theFactsSuggestWhatToSay", priority = 9)
+    public void lettersOfOnePersonHaveTheirMeasure() {
+        TestClient mira = mira();
+        String letters = path(work(mira, "Colour notes")) + "/messages";
+        TestClient.Answer last = mira.postForm(letters, message("a@b.example", "Colour notes", "Letter"));
+        int sent = 1;
+        while (last.status() == 201 && sent < 40) {
+            last = mira.postForm(letters, message("a@b.example", "Colour notes", "Letter " + sent));
+            sent++;
+        }
+        assertEquals(last.status(), 429, last.body());
+        assertTrue(last.fault().contains("a little later"), last.fault());
+        assertEquals(mira.post("/api/demo/clock", "{\"minutes\":61}").status(), 200);
+        assertEquals(
+                mira.postForm(letters, message("a@b.example", "Colour notes", "At last"))
+                        .status(),
+                201);
+    }
 }

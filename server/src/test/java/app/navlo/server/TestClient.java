@@ -99,6 +99,7 @@ final class TestClient {
     Answer chunked(String path, String body) {
         return send(request(path)
                 .header("Content-Type", "application/json")
+                .header("Idempotency-Key", UUID.randomUUID().toString())
                 .POST(HttpRequest.BodyPublishers.ofInputStream(
                         () -> new ByteArrayInputStream(body.getBytes(StandardCharsets.UTF_8)))));
     }

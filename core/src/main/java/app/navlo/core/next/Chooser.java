@@ -98,7 +98,7 @@ final class Chooser {
             return new Ordered(fresh, false);
         }
         boolean differs = held.differs(duties);
-        List<Chosen> kept = kept(held, found);
+        List<Chosen> kept = kept(held, found, differs || held.changed());
         if (differs) {
             kept = soonFirst(foresight, foresight.better(kept, SturdyOrder.tries(duties.size())));
         }
@@ -121,8 +121,8 @@ final class Chooser {
         return !problem.jobs().get(job).modes().isEmpty();
     }
 
-    /** The plan that holds, with the leeway that was found now. */
-    private List<Chosen> kept(Held held, Plan found) {
+    /** @param anew the plan that holds, with the leeway that was found now; else with its own */
+    private List<Chosen> kept(Held held, Plan found, boolean anew) {
         Map<Integer, Integer> modes = new HashMap<>();
         found.jobs().forEach(placed -> modes.put(placed.job(), placed.mode()));
         Map<String, Integer> places = new HashMap<>();
@@ -130,10 +130,14 @@ final class Chooser {
             places.put(duties.get(i).id(), i);
         }
         List<Chosen> kept = new ArrayList<>();
-        for (Held.Piece piece : held.pieces()) {
+        for (int i = 0; i < held.pieces().size(); i++) {
+            Held.Piece piece = held.pieces().get(i);
             Integer place = places.get(piece.work());
             if (place != null && isFree(place)) {
-                kept.add(new Chosen(place, modes.getOrDefault(place, 0)));
+                boolean own = !anew
+                        && i < held.planned()
+                        && piece.mode() < problem.jobs().get(place).modes().size();
+                kept.add(new Chosen(place, own ? piece.mode() : modes.getOrDefault(place, 0)));
             }
         }
         return kept;

@@ -1,6 +1,8 @@
 package app.navlo.core.next;
 
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * The plan that holds until something happens.
@@ -14,17 +16,25 @@ public record Held(List<Piece> pieces, int planned, boolean changed) {
         pieces = List.copyOf(pieces);
     }
 
-    /** @param losses steps of what it is worth that lay ahead */
-    public record Piece(String work, int losses) {
-        static Piece of(Task task) {
-            return new Piece(
-                    task.id(),
-                    task.modes().stream().mapToInt(way -> way.steps().size()).sum());
+    /**
+     * @param losses steps of what it is worth that lay ahead
+     * @param mode which of its ways is planned, with what leeway; 0 for what was left out
+     */
+    public record Piece(String work, int losses, int mode) {
+        static Piece of(Task task, int mode) {
+            return new Piece(task.id(), losses(task), mode);
+        }
+
+        private static int losses(Task task) {
+            return task.modes().stream().mapToInt(way -> way.steps().size()).sum();
         }
     }
 
     /** Whether there is other work now, or a step of what it is worth has passed. */
     boolean differs(List<Task> tasks) {
-        return pieces.size() != tasks.size() || !tasks.stream().map(Piece::of).allMatch(pieces::contains);
+        Map<String, Integer> before = new HashMap<>();
+        pieces.forEach(piece -> before.put(piece.work(), piece.losses()));
+        return before.size() != tasks.size()
+                || tasks.stream().anyMatch(task -> before.getOrDefault(task.id(), -1) != Piece.losses(task));
     }
 }

@@ -117,10 +117,11 @@ final class Replay {
 
     private Held held(Set<String> sat) {
         List<Held.Piece> all = new ArrayList<>();
-        order.forEach(one -> all.add(Held.Piece.of(one.duty())));
+        order.forEach(
+                one -> all.add(Held.Piece.of(one.duty(), one.duty().modes().indexOf(one.way()))));
         duties.stream()
                 .filter(duty -> !sat.contains(duty.id()))
-                .map(Held.Piece::of)
+                .map(duty -> Held.Piece.of(duty, 0))
                 .forEach(all::add);
         return new Held(all, order.size(), false);
     }

@@ -9,6 +9,7 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.time.Duration;
 import java.util.List;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -70,6 +71,18 @@ final class TokenFilter extends OncePerRequestFilter {
                             "The token isn't known here",
                             "Authorization",
                             "It was revoked, or mistyped. Make one under “You” in Navlo."));
+            return;
+        }
+        Duration wait = tokens.count(bearer.token());
+        if (!wait.isZero()) {
+            response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(wait.toSeconds() + 1));
+            problems.write(
+                    response,
+                    Refusal.of(
+                            HttpStatus.TOO_MANY_REQUESTS,
+                            "This token asks too often",
+                            "Authorization",
+                            "Wait as long as Retry-After says; about ten requests a second are answered."));
             return;
         }
         boolean writes = !READING.contains(request.getMethod());

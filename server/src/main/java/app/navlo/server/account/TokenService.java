@@ -4,6 +4,10 @@ import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.AccessTokens;
 import app.navlo.server.store.Sha256;
 import app.navlo.server.time.ServerClock;
+import com.github.benmanes.caffeine.cache.Caffeine;
+import com.github.benmanes.caffeine.cache.LoadingCache;
+import io.github.bucket4j.Bucket;
+import io.github.bucket4j.ConsumptionProbe;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -19,6 +23,17 @@ public class TokenService {
     private static final int MOST = 20;
     /** Its last use is kept no more exactly than this, so that reading stays reading. */
     private static final Duration EXACT = Duration.ofHours(1);
+
+    /** A script that asks on and on leaves the server to others. */
+    private static final int AT_ONCE = 1_000;
+
+    private static final int A_MINUTE = 600;
+
+    private final LoadingCache<Long, Bucket> asked = Caffeine.newBuilder()
+            .expireAfterAccess(Duration.ofMinutes(10))
+            .build(token -> Bucket.builder()
+                    .addLimit(limit -> limit.capacity(AT_ONCE).refillGreedy(A_MINUTE, Duration.ofMinutes(1)))
+                    .build());
 
     private final AccessTokens tokens;
     private final ServerClock clock;
@@ -51,6 +66,12 @@ public class TokenService {
         if (!tokens.revoke(person.id(), id, clock.instant())) {
             throw Refusal.notFound("token");
         }
+    }
+
+    /** Counts what a token asks. @return how long to wait; zero to be answered */
+    Duration count(long token) {
+        ConsumptionProbe probe = asked.get(token).tryConsumeAndReturnRemaining(1);
+        return probe.isConsumed() ? Duration.ZERO : Duration.ofNanos(probe.getNanosToWaitForRefill());
     }
 
     /** Whose token it is; empty where it is none that stands. */

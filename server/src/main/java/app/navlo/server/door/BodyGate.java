@@ -10,7 +10,6 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletRequestWrapper;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.BufferedReader;
-import java.io.EOFException;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
@@ -22,6 +21,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -52,19 +52,25 @@ class BodyGate extends OncePerRequestFilter {
     private static final Pattern CORRECTIONS = Pattern.compile("/api/students/[^/]+/imports(/.*)?");
 
     private static final Duration MOMENT = Duration.ofSeconds(2);
+    /** So often nothing came. */
+    private static final int QUIET = 10;
+
+    private static final long A_WHILE = Duration.ofMillis(20).toNanos();
     private static final String PAGE_TOKEN = "X-XSRF-TOKEN";
 
     private final Problems problems;
+    private final Space space;
     private final Limits limits;
     private final Map<String, Integer> coming = new ConcurrentHashMap<>();
 
     @Autowired
-    BodyGate(Problems problems) {
-        this(problems, LIMITS);
+    BodyGate(Problems problems, Space space) {
+        this(problems, space, LIMITS);
     }
 
-    BodyGate(Problems problems, Limits limits) {
+    BodyGate(Problems problems, Space space, Limits limits) {
         this.problems = problems;
+        this.space = space;
         this.limits = limits;
     }
 
@@ -87,6 +93,13 @@ class BodyGate extends OncePerRequestFilter {
                         HttpStatus.SERVICE_UNAVAILABLE,
                         "Too much at once",
                         "Wait a moment, then try again.");
+            } else if (!isSpaceFor(request)) {
+                refuse(
+                        request,
+                        response,
+                        HttpStatus.INSUFFICIENT_STORAGE,
+                        "There is no space left",
+                        "Nothing was changed, and everything can still be read. Who runs this Navlo has to make space on its disk.");
             } else if (isFiles(request)) {
                 files(request, response, chain);
             } else {
@@ -95,6 +108,14 @@ class BodyGate extends OncePerRequestFilter {
         } finally {
             coming.computeIfPresent(source, (key, many) -> many == 1 ? null : many - 1);
         }
+    }
+
+    /** Signing in and asking writes next to nothing, and is let through. */
+    private boolean isSpaceFor(HttpServletRequest request) {
+        if (isFiles(request)) {
+            return space.isThereForFiles(request.getContentLengthLong());
+        }
+        return !request.getRequestURI().startsWith("/api/students/") || space.isThereForText();
     }
 
     private static String type(HttpServletRequest request) {
@@ -141,13 +162,19 @@ class BodyGate extends OncePerRequestFilter {
         return CORRECTIONS.matcher(request.getRequestURI()).matches() ? limits.corrections() : limits.json();
     }
 
-    /** For a moment: most programs read an answer only once they have sent what they have. */
+    /** For a moment, as long as something comes: most programs read an answer only once they have sent what they have. */
     private void readOn(HttpServletRequest request) throws IOException {
-        LimitedBody rest = new LimitedBody(request.getInputStream(), limits.corrections(), MOMENT);
-        try {
-            rest.skipNBytes(limits.corrections());
-        } catch (BodyRefused | EOFException over) {
-            UnreadBodies.leave(request);
+        long until = System.nanoTime() + MOMENT.toNanos();
+        ServletInputStream rest = request.getInputStream();
+        int quiet = 0;
+        while (quiet < QUIET && System.nanoTime() < until && !rest.isFinished()) {
+            if (rest.available() > 0) {
+                rest.skip(rest.available());
+                quiet = 0;
+            } else {
+                quiet++;
+                LockSupport.parkNanos(A_WHILE);
+            }
         }
     }
 

@@ -30,13 +30,19 @@ final class LimitedBody extends ServletInputStream {
         }
     }
 
+    /** A container wraps it when nothing comes in time. */
+    private static IOException orSlow(IOException broken) {
+        boolean slow = broken instanceof SocketTimeoutException || broken.getCause() instanceof SocketTimeoutException;
+        return slow ? BodyRefused.tooSlow() : broken;
+    }
+
     @Override
     public int read() throws IOException {
         int one;
         try {
             one = inner.read();
-        } catch (SocketTimeoutException nothing) {
-            throw BodyRefused.tooSlow();
+        } catch (IOException broken) {
+            throw orSlow(broken);
         }
         count(one < 0 ? 0 : 1);
         return one;
@@ -47,8 +53,8 @@ final class LimitedBody extends ServletInputStream {
         int some;
         try {
             some = inner.read(into, from, length);
-        } catch (SocketTimeoutException nothing) {
-            throw BodyRefused.tooSlow();
+        } catch (IOException broken) {
+            throw orSlow(broken);
         }
         count(some);
         return some;

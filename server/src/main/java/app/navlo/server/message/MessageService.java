@@ -23,6 +23,7 @@ import app.navlo.server.time.ServerClock;
 import app.navlo.server.workdetail.Receipts;
 import app.navlo.server.workdetail.WorkDetail;
 import java.io.IOException;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -31,12 +32,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.HttpStatus;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Drafts messages, stores what is sent, and says how far each has come. */
 @Service
 class MessageService {
+    private static final Duration AN_HOUR = Duration.ofHours(1);
+    /** Letters of one person. */
+    private static final int MOST_AN_HOUR = 30;
+
     private final Boards boards;
     private final OutgoingMessages messages;
     private final Material material;
@@ -129,6 +135,13 @@ class MessageService {
             throw Refusal.conflict(
                     "No mail server is set up here",
                     "Copy the message and send it yourself; or set navlo.mail.host where Navlo runs.");
+        }
+        if (messages.writtenSince(writer.person(), clock.instant().minus(AN_HOUR)) >= MOST_AN_HOUR) {
+            throw Refusal.of(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "That is many letters in an hour",
+                    "",
+                    "Nothing was sent. Your text is still here: send it a little later.");
         }
         if (form.subject().chars().anyMatch(Character::isISOControl)) {
             throw Refusal.invalid("subject", "A subject is one line. Take the line breaks out.");

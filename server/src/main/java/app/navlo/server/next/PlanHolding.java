@@ -111,14 +111,16 @@ class PlanHolding {
         return row.asked().equals(holding.asked()) ? row.earlier() : new Earlier(row.asked(), row.works());
     }
 
-    /** "57:3 61:1|64:2": what is planned, then the rest, each with its losses that lie ahead. */
+    /** "57:3:0 61:1:1|64:2:0": what is planned, then the rest, each with its losses that lie ahead and its way. */
     private static String write(Held held) {
         return written(held.pieces().subList(0, held.planned())) + "|"
                 + written(held.pieces().subList(held.planned(), held.pieces().size()));
     }
 
     private static String written(List<Held.Piece> pieces) {
-        return pieces.stream().map(piece -> piece.work() + ":" + piece.losses()).collect(Collectors.joining(" "));
+        return pieces.stream()
+                .map(piece -> piece.work() + ":" + piece.losses() + ":" + piece.mode())
+                .collect(Collectors.joining(" "));
     }
 
     private static Held read(String works, boolean changed) {
@@ -132,8 +134,8 @@ class PlanHolding {
 
     private static void add(List<Held.Piece> pieces, String written) {
         for (String piece : written.isEmpty() ? new String[0] : written.split(" ")) {
-            int colon = piece.indexOf(':');
-            pieces.add(new Held.Piece(piece.substring(0, colon), Integer.parseInt(piece.substring(colon + 1))));
+            String[] parts = piece.split(":");
+            pieces.add(new Held.Piece(parts[0], Integer.parseInt(parts[1]), Integer.parseInt(parts[2])));
         }
     }
 }

@@ -165,6 +165,15 @@ public class OutgoingMessages {
         return written;
     }
 
+    /** How many a person wrote since then. */
+    public int writtenSince(long person, Instant since) {
+        return db.sql("SELECT COUNT(*) FROM message WHERE person_id = :person AND at > :since")
+                .param("person", person)
+                .param("since", since)
+                .query(Integer.class)
+                .single();
+    }
+
     /** Where the teacher of a course was last written to. */
     public Optional<String> lastAddress(long course) {
         return db.sql("SELECT to_address FROM message WHERE course_id = :course ORDER BY id DESC LIMIT 1")

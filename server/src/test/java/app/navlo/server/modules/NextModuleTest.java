@@ -152,10 +152,10 @@ public class NextModuleTest extends Modules {
             {"next.gainWords('0.04')", "+<0.1 %"},
             {"next.gainWords('-1.5')", "−1.5 %"},
             {"next.gainWords('0')", "0 %"},
-            {"next.proofWords({ proven: true })", "No plan saves more."},
+            {"next.proofWords({ proven: true })", "If all takes as long as thought, no plan saves more."},
             {
                 "next.proofWords({ proven: false, withinPercent: '3.0' })",
-                "No plan could save more than 3.0 % beyond this."
+                "If all takes as long as thought, no plan could save more than 3.0 % beyond this."
             },
             {"next.leftWords({ because: 'OTHERS_SAVE_MORE', shutBy: [] }, String)", "the same hours save more elsewhere"
             },
