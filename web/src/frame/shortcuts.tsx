@@ -7,7 +7,7 @@ import { addressOf, viewsOf } from './views';
 const CHORD = 1_500;
 
 const ROWS: readonly (readonly [keys: string, does: string])[] = [
-  ['j  k  ↓  ↑', 'Next or previous piece of work'],
+  ['j  k  ↓  ↑', 'Next or previous piece of work, or planned sitting'],
   ['Enter', 'Open it beside the list'],
   ['e', 'The next step of its move'],
   ['Esc', 'Close what is open'],

@@ -49,8 +49,8 @@ function Back({ taken }: { taken: Schemas['ArchiveTaken'] }) {
   return (
     <div role="status" className="mt-2">
       <p className={clsx('font-semibold', lost === 0 && 'text-done')}>
-        {lost === 0 ? 'It is all back' : 'It is back but for what is named here'}: {count(taken.rows, 'line')}{' '}
-        of it.
+        {lost === 0 ? 'It is all back' : `It is back but for ${count(lost, 'file')}`}:{' '}
+        {count(taken.rows, 'line')} of it.
       </p>
       {lost > 0 && (
         <>

@@ -1,7 +1,8 @@
-import { memo } from 'react';
+import { memo, useRef } from 'react';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateParts, localDate, localTime, span } from '../../lib/time';
+import { useRoving } from '../../ui/use-roving';
 import { byDay, type Next } from './model';
 import { SittingBlock } from './sitting-block';
 
@@ -32,6 +33,8 @@ function block(stretch: { start: string; end: string }, zone: string): Block {
 /** The week's sittings on the free hours, a line a day. */
 const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void }) {
   const { zone, work } = useStudent();
+  const week = useRef<HTMLDivElement>(null);
+  useRoving(week, '[data-nailed]');
   const now = useNow();
   const nowOnTheWall = onTheWall(new Date(now).toISOString(), zone);
   const days = Array.from({ length: DAYS }, (_, k) => localDate(now + k * DAY, zone));
@@ -56,7 +59,10 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
       <h2 id="sittings" className="flex items-baseline justify-between font-[680] text-[15px]">
         Sittings <span className="font-normal text-[13px] text-ink-2">free hours, and what goes where</span>
       </h2>
-      <div className="mt-1 grid grid-cols-[48px_minmax(0,1fr)_48px] items-center gap-x-2 gap-y-1 text-[13px] text-ink-2">
+      <div
+        ref={week}
+        className="mt-1 grid grid-cols-[48px_minmax(0,1fr)_48px] items-center gap-x-2 gap-y-1 text-[13px] text-ink-2"
+      >
         <span />
         <span aria-hidden className="relative h-4">
           {ticks.map((minute) => (

@@ -1,7 +1,9 @@
 import clsx from 'clsx';
+import { useRef } from 'react';
 import { useStudent } from '../../frame/student';
 import { dateWords, localTime, span60 } from '../../lib/time';
 import { TextButton } from '../../ui/button';
+import { useRoving } from '../../ui/use-roving';
 import type { Next } from '../next/model';
 import { drawnDays } from './axis';
 import { type Day, ms, type Timeline } from './model';
@@ -28,8 +30,10 @@ interface HoursLaneProps {
 function HoursLane({ timeline, time, next, mover, today, onDay }: HoursLaneProps) {
   const { mayWrite } = useStudent();
   const days = drawnDays(timeline, time);
+  const lane = useRef<HTMLDivElement>(null);
+  useRoving(lane, '[data-sitting]');
   return (
-    <div className="relative flex" style={{ height: HOURS }}>
+    <div ref={lane} className="relative flex" style={{ height: HOURS }}>
       <div
         className="sticky left-0 z-10 flex shrink-0 flex-col justify-center border-line border-r bg-raised px-3 text-[13px] leading-tight max-sm:px-1.5"
         style={{ width: time.gutter }}

@@ -1,5 +1,6 @@
 package app.navlo.school.calendar;
 
+import app.navlo.school.page.OwnHost;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -24,7 +25,7 @@ public final class CalendarShelf implements AutoCloseable {
 
     private CalendarShelf(int port) throws IOException {
         server = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
-        server.createContext("/", this::answer);
+        OwnHost.guard(server.createContext("/", this::answer));
         feeds.put(ROWING, resource(ROWING));
     }
 

@@ -1,6 +1,7 @@
 package app.navlo.school.college;
 
 import app.navlo.school.college.College.Refused;
+import app.navlo.school.page.OwnHost;
 import com.sun.net.httpserver.HttpExchange;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
@@ -64,7 +65,7 @@ public final class CollegeServer implements AutoCloseable {
         this.school = school;
         this.opening = opening;
         this.http = HttpServer.create(new InetSocketAddress(InetAddress.getLoopbackAddress(), port), 0);
-        this.http.createContext("/", this::answer);
+        OwnHost.guard(this.http.createContext("/", this::answer));
         this.http.setExecutor(threads);
     }
 

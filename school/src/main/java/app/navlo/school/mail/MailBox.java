@@ -1,5 +1,6 @@
 package app.navlo.school.mail;
 
+import app.navlo.school.page.OwnHost;
 import com.sun.net.httpserver.HttpServer;
 import java.io.IOException;
 import java.net.InetAddress;
@@ -33,7 +34,7 @@ public final class MailBox implements AutoCloseable {
     private MailBox(int smtpPort, int pagePort) throws IOException {
         InetAddress here = InetAddress.getLoopbackAddress();
         page = HttpServer.create(new InetSocketAddress(here, pagePort), 0);
-        page.createContext("/", new MailPage(this));
+        OwnHost.guard(page.createContext("/", new MailPage(this)));
         page.setExecutor(threads);
         smtp = SMTPServer.port(smtpPort)
                 .bindAddress(here)
