@@ -228,7 +228,7 @@ function Chains({ pace }: { pace: CoursePace }) {
             const piece = work(link.work);
             return (
               <li key={link.work} className="py-0.5">
-                <Link to={`/s/${id}/work/${link.work}`} className="hover:underline">
+                <Link to={`/s/${id}/work/${link.work}`} className="inline-block py-[3px] hover:underline">
                   {piece?.title}
                 </Link>
                 <span className="block text-[13px] text-ink-2" hidden={chain.shutBy.length > 0}>

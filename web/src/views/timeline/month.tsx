@@ -244,7 +244,7 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
         aria-label={words}
         title={words}
         className={clsx(
-          'flex items-center gap-1 text-[13px] leading-6 hover:underline',
+          'flex items-center gap-1 text-[13px] leading-[24px] hover:underline',
           opens && 'text-ink-2',
         )}
       >

@@ -8,6 +8,7 @@ import jakarta.servlet.DispatcherType;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.security.Principal;
 import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -140,18 +141,13 @@ class SecurityConfig {
                         .failureHandler((request, response, why) -> refuse(response, why, problems)))
                 .logout(logout -> logout.logoutRequestMatcher(
                                 PathPatternRequestMatcher.withDefaults().matcher(HttpMethod.DELETE, SESSION))
-                        .logoutSuccessHandler(
-                                (request, response, who) -> response.setStatus(HttpServletResponse.SC_NO_CONTENT)))
-                .exceptionHandling(
-                        errors -> errors.authenticationEntryPoint(
-                                        (request, response, why) -> notSignedIn(response, problems))
-                                .accessDeniedHandler(
-                                        (request, response, why) -> problems.write(
-                                                response,
-                                                Refusal.forbidden(
-                                                        "This isn't yours to see or change",
-                                                        "A guardian reads what the student shows them, and never changes it; only who"
-                                                                + " administers this Navlo sees its people. Sign in as the one whose it is."))))
+                        .logoutSuccessHandler((request, response, who) -> {
+                            LOG.info("person {} signed out", who == null ? "nobody" : who.getName());
+                            response.setStatus(HttpServletResponse.SC_NO_CONTENT);
+                        }))
+                .exceptionHandling(errors -> errors.authenticationEntryPoint(
+                                (request, response, why) -> notSignedIn(response, problems))
+                        .accessDeniedHandler((request, response, why) -> deny(request, response, problems)))
                 .requestCache(cache -> cache.disable())
                 .headers(headers -> headers.contentSecurityPolicy(csp -> csp.policyDirectives(CONTENT_POLICY))
                         .referrerPolicy(referrer -> referrer.policy(ReferrerPolicy.SAME_ORIGIN))
@@ -163,6 +159,22 @@ class SecurityConfig {
                 .addFilterBefore(new LongestSignIn(), SecurityContextHolderFilter.class)
                 .addFilterBefore(new TokenFilter(tokens, problems), UsernamePasswordAuthenticationFilter.class)
                 .build();
+    }
+
+    private static void deny(HttpServletRequest request, HttpServletResponse response, Problems problems)
+            throws IOException {
+        Principal who = request.getUserPrincipal();
+        LOG.info(
+                "person {} was refused: {} {}",
+                who == null ? "nobody" : who.getName(),
+                request.getMethod(),
+                request.getServletPath());
+        problems.write(
+                response,
+                Refusal.forbidden(
+                        "This isn't yours to see or change",
+                        "A guardian reads what the student shows them, and never changes it; only who"
+                                + " administers this Navlo sees its people. Sign in as the one whose it is."));
     }
 
     private static String email(HttpServletRequest request) {

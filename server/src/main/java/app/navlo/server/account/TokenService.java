@@ -12,11 +12,15 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 
 /** Makes, revokes and recognises access tokens. */
 @Service
 public class TokenService {
+    private static final Logger LOG = LoggerFactory.getLogger(TokenService.class);
+
     /** By which a token is known for one, in a script as in a log that should not hold it. */
     static final String PREFIX = "navlo_";
 
@@ -58,7 +62,9 @@ public class TokenService {
             throw Refusal.conflict("There are " + MOST + " tokens already", "Revoke one that isn't needed.");
         }
         String token = PREFIX + secrets.next();
-        return new Made(tokens.add(person.id(), name.strip(), scope, Sha256.of(token), clock.instant()), token);
+        long id = tokens.add(person.id(), name.strip(), scope, Sha256.of(token), clock.instant());
+        LOG.info("person {} made token {} to {}", person.id(), id, scope);
+        return new Made(id, token);
     }
 
     /** @throws Refusal if this person has no such token */
@@ -66,6 +72,7 @@ public class TokenService {
         if (!tokens.revoke(person.id(), id, clock.instant())) {
             throw Refusal.notFound("token");
         }
+        LOG.info("person {} revoked token {}", person.id(), id);
     }
 
     /** Counts what a token asks. @return how long to wait; zero to be answered */

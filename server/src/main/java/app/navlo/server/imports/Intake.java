@@ -20,11 +20,15 @@ import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Component;
 
 /** Takes in what was looked at and confirmed, as one change. Within the caller's transaction: whole or not at all. */
 @Component
 public class Intake {
+    private static final Logger LOG = LoggerFactory.getLogger(Intake.class);
+
     private static final int LONGEST_SUMMARY = 400;
 
     private final Boards boards;
@@ -111,6 +115,7 @@ public class Intake {
                 link.access(),
                 answered.upTo(),
                 answered.every() == null ? null : now);
+        LOG.info("student {} has link {} now", link.student(), id);
         return new Link(id, link.student(), link.name(), false, link.access(), link.faring());
     }
 

@@ -32,6 +32,8 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 
@@ -41,6 +43,7 @@ import org.springframework.transaction.support.TransactionTemplate;
  */
 @Service
 class LinkService {
+    private static final Logger LOG = LoggerFactory.getLogger(LinkService.class);
     static final Duration EVERY = Duration.ofMinutes(15);
     private static final Pauses PAUSES = Pauses.of(
             Duration.ofMinutes(2),
@@ -127,6 +130,7 @@ class LinkService {
         String what = paused == link.paused() ? "Renamed" : paused ? "Paused" : "Went on with";
         String called = cut(name.strip(), LONGEST_NAME);
         String asked = "link " + id + " " + called + " " + paused;
+        LOG.info("person {}: link {} of student {} is {}", by.person(), id, by.student(), paused ? "paused" : "asked");
         return one.write(by, asked, ChangeKind.OWN, what + " the link " + called, change -> {
             links.revise(id, change, called, paused, false);
             rename(by.student(), link.name(), called, change);
@@ -150,6 +154,7 @@ class LinkService {
 
     Changed remove(Writer by, long id) {
         Link link = find(by.student(), id);
+        LOG.info("person {} removed link {} of student {}", by.person(), id, by.student());
         return one.write(by, "remove link " + id, ChangeKind.OWN, "Removed the link " + link.name(), change -> {
             links.revise(id, change, link.name(), link.paused(), true);
             return id;

@@ -7,6 +7,7 @@ import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.FilePayload;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -49,6 +50,48 @@ public class AccessibilityTest extends Screen {
         page.navigate(address("/s/1/next"));
         page.getByLabel(Pattern.compile("^1: why ")).first().click();
         assertAccessibleByDayAndNight(page);
+    }
+
+    /** WCAG 2.2, 2.5.8: what is pressed is 24 by 24 pixels large, or lies apart. */
+    @Test
+    public void whatIsPressedIsLargeEnough() {
+        Page page = signedIn(Look.DAY, "Mira Solheim");
+        for (String view : List.of(
+                "next",
+                "work",
+                "timeline",
+                "timeline?as=agenda",
+                "timeline?as=month",
+                "feedback",
+                "standing",
+                "leeway",
+                "pace",
+                "files",
+                "notes",
+                "links",
+                "meeting")) {
+            page.navigate(address("/s/1/" + view));
+            assertTargets(page);
+        }
+    }
+
+    /** Of the week's sittings one is reached by Tab; j and k go to its neighbours, and each stays where it was in the plan. */
+    @Test
+    public void theWeeksSittingsAreOneStop() {
+        Page page = signedIn(Look.DAY, "Mira Solheim");
+        page.navigate(address("/s/1/next"));
+        Locator sittings = page.locator("[data-nailed]");
+        assertThat(sittings.nth(2)).isVisible();
+        assertThat(page.locator("[data-nailed][tabindex='0']")).hasCount(1);
+        sittings.nth(0).focus();
+        page.keyboard().press("j");
+        page.keyboard().press("j");
+        assertThat(sittings.nth(2)).isFocused();
+        assertThat(page.locator("[data-nailed][tabindex='0']")).hasCount(1);
+        page.keyboard().press("k");
+        assertThat(sittings.nth(1)).isFocused();
+        page.keyboard().press("Tab");
+        assertThat(page.locator("[data-nailed]:focus")).hasCount(0);
     }
 
     @Test(dataProvider = "looks")

@@ -214,6 +214,11 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));
     }
 
+    /** What is pressed is large enough, or lies apart; not asked elsewhere, as it goes by where things happen to lie. */
+    static void assertTargets(Page page) {
+        assertAccessible(page, "{ resultTypes: ['violations'], runOnly: ['target-size'] }");
+    }
+
     private static void assertAccessible(Page page, String options) {
         // Until then a view is still being fetched.
         page.locator("h1").first().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
