@@ -97,6 +97,15 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         return Path.of(database() + ".key");
     }
 
+    /** In which all data are. */
+    Path file() {
+        return Path.of(database() + ".mv.db");
+    }
+
+    Path keyFile() {
+        return key();
+    }
+
     private Path database() {
         return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
     }
@@ -115,7 +124,7 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
             return;
         }
         emptyUploads();
-        Path file = Path.of(database() + ".mv.db");
+        Path file = file();
         Files.deleteIfExists(Path.of(database() + ".trace.db"));
         Files.deleteIfExists(file);
         for (Path school : schools()) {

@@ -11,6 +11,7 @@ import java.io.Console;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -35,6 +36,10 @@ public class NavloApplication {
             password(List.of(args).subList(1, args.length));
             return;
         }
+        if (args.length > 0 && List.of("backup", "restore").contains(args[0])) {
+            copy(args[0], List.of(args).subList(1, args.length));
+            return;
+        }
         try {
             Launch launch = Launch.of(List.of(args));
             launch.prepare();
@@ -46,6 +51,19 @@ public class NavloApplication {
         } catch (SpringApplication.AbandonedRunException preparedByTheBuild) {
             throw preparedByTheBuild;
         } catch (RuntimeException failed) {
+            stop(1, why(failed));
+        }
+    }
+
+    private static void copy(String verb, List<String> args) {
+        Backup backup = new Backup(Duration.ofMinutes(5));
+        try {
+            System.out.println(verb.equals("backup") ? backup.backup(args) : backup.restore(args));
+        } catch (IllegalArgumentException wrong) {
+            stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
+        } catch (IOException failed) {
+            stop(1, String.valueOf(failed.getMessage()));
+        } catch (DataAccessException failed) {
             stop(1, why(failed));
         }
     }
@@ -107,8 +125,24 @@ public class NavloApplication {
                 return "another Navlo uses this data; stop it, or choose another folder with --data";
             }
         }
+        if (isDamaged(failed)) {
+            return "the data can't be read: the file is damaged. Bring it back from a copy: ./navlo restore FILE [--data DIR];"
+                    + " what is there now stays beside it";
+        }
         failed.printStackTrace();
         return "it didn't start: " + root(failed);
+    }
+
+    private static boolean isDamaged(Throwable failed) {
+        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
+            String words = String.valueOf(cause.getMessage());
+            if (words.contains("File corrupted")
+                    || words.contains("unable to recover")
+                    || words.contains("corrupted")) {
+                return true;
+            }
+        }
+        return false;
     }
 
     private static String root(Throwable failed) {

@@ -3,9 +3,6 @@ package app.navlo.server;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,55 +23,6 @@ public class CrashTest {
     private static final int EVENTS = 250;
     private static final byte[] PDF = ("%PDF-1.4\n" + "x".repeat(300_000)).getBytes(StandardCharsets.UTF_8);
 
-    private static final class Server implements AutoCloseable {
-        private final Process process;
-        private final int port;
-
-        Server(Path data) throws IOException {
-            List<String> command = List.of(
-                    Path.of(System.getProperty("java.home"), "bin", "java").toString(),
-                    "-cp",
-                    System.getProperty("java.class.path"),
-                    "app.navlo.server.NavloApplication",
-                    "demo",
-                    "--keep",
-                    "--port",
-                    "0",
-                    "--data",
-                    data.toString());
-            process = new ProcessBuilder(command).redirectErrorStream(true).start();
-            BufferedReader lines =
-                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
-            port = readyPort(lines);
-        }
-
-        private static int readyPort(BufferedReader lines) throws IOException {
-            StringBuilder seen = new StringBuilder();
-            for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-                seen.append(line).append('\n');
-                if (line.startsWith("Navlo is ready")) {
-                    return Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1"));
-                }
-            }
-            throw new IllegalStateException("the server ended before it was ready:\n" + seen);
-        }
-
-        TestClient mira() {
-            return TestClient.signedIn(port, TestSettings.MIRA, TestSettings.MIRAS_PASSWORD);
-        }
-
-        /** As {@code kill -9} does: no time to tidy up. */
-        void kill() {
-            process.destroyForcibly();
-            process.onExit().join();
-        }
-
-        @Override
-        public void close() {
-            kill();
-        }
-    }
-
     /** What was answered with "done" before a kill. Written by the worker, read after it has ended. */
     private static final class Confirmed {
         private final List<String> receipts = new ArrayList<>();
@@ -87,18 +35,19 @@ public class CrashTest {
         Random random = new Random(5);
         Confirmed confirmed = new Confirmed();
         for (int round = 0; round < ROUNDS; round++) {
-            try (Server server = new Server(data)) {
+            try (OtherProcess server = new OtherProcess(data, "demo", "--keep")) {
                 check(server.mira(), confirmed);
                 workUntilKilled(server, "round" + round, random.nextInt(1500), confirmed);
             }
         }
-        try (Server server = new Server(data)) {
+        try (OtherProcess server = new OtherProcess(data, "demo", "--keep")) {
             check(server.mira(), confirmed);
         }
         assertTrue(confirmed.receipts.size() >= ROUNDS, "too little was confirmed before the kills");
     }
 
-    private static void workUntilKilled(Server server, String name, int millis, Confirmed confirmed) throws Exception {
+    private static void workUntilKilled(OtherProcess server, String name, int millis, Confirmed confirmed)
+            throws Exception {
         CountDownLatch confirmedOnce = new CountDownLatch(1);
         Thread worker = new Thread(() -> {
             try {

@@ -31,6 +31,8 @@ class CopyService {
     private static final Logger LOG = LoggerFactory.getLogger(CopyService.class);
     private static final DateTimeFormatter NAMED =
             DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
+    private static final String WANTED = "wanted";
+    private static final String MADE = "made";
     private static final String BEGIN = "navlo-";
     private static final String END = ".zip";
 
@@ -115,6 +117,23 @@ class CopyService {
         }
         LOG.info("a copy of the data is at {}", whole);
         return copy(whole);
+    }
+
+    /** {@code ./navlo backup} asks by a file, since it can't open what is in use. */
+    @Scheduled(fixedDelayString = "${navlo.copies.asked:1s}")
+    void lookWhetherAsked() {
+        Path wanted = folder.resolve(WANTED);
+        if (!Files.exists(wanted) || !copies.canBeMade()) {
+            return;
+        }
+        try {
+            Files.delete(wanted);
+            Path answer = folder.resolve(MADE + ".part");
+            Files.writeString(answer, make().name());
+            Files.move(answer, folder.resolve(MADE), StandardCopyOption.REPLACE_EXISTING);
+        } catch (IOException | Refusal broken) {
+            LOG.warn("a copy was asked for and couldn't be made: {}", broken.getMessage());
+        }
     }
 
     @Scheduled(fixedDelayString = "${navlo.copies.round:1h}", initialDelayString = "${navlo.copies.round:10m}")

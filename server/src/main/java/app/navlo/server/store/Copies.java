@@ -9,7 +9,7 @@ import org.springframework.stereotype.Repository;
 public class Copies {
     private final JdbcClient db;
 
-    Copies(JdbcClient db) {
+    public Copies(JdbcClient db) {
         this.db = db;
     }
 

@@ -1,0 +1,56 @@
+package app.navlo.server;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A server in a process of its own, on a folder of its own; its port is free. */
+final class OtherProcess implements AutoCloseable {
+    private final Process process;
+    private final int port;
+
+    /** @param verb with its options: demo or start */
+    OtherProcess(Path data, String... verb) throws IOException {
+        List<String> command = new ArrayList<>(List.of(
+                Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-cp",
+                System.getProperty("java.class.path"),
+                "app.navlo.server.NavloApplication"));
+        command.addAll(List.of(verb));
+        command.addAll(List.of("--port", "0", "--data", data.toString()));
+        process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        BufferedReader lines =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+        port = readyPort(lines);
+    }
+
+    private static int readyPort(BufferedReader lines) throws IOException {
+        StringBuilder seen = new StringBuilder();
+        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+            seen.append(line).append('\n');
+            if (line.startsWith("Navlo is ready")) {
+                return Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1"));
+            }
+        }
+        throw new IllegalStateException("the server ended before it was ready:\n" + seen);
+    }
+
+    TestClient mira() {
+        return TestClient.signedIn(port, TestSettings.MIRA, TestSettings.MIRAS_PASSWORD);
+    }
+
+    /** As {@code kill -9} does: no time to tidy up. */
+    void kill() {
+        process.destroyForcibly();
+        process.onExit().join();
+    }
+
+    @Override
+    public void close() {
+        kill();
+    }
+}
