@@ -6,6 +6,7 @@ import app.navlo.core.grade.GradeBreakdown;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.grade.Scheme;
 import app.navlo.core.grade.Target;
 import app.navlo.core.grade.Valued;
 import app.navlo.core.work.Turn;
@@ -16,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 
@@ -114,11 +116,19 @@ public final class WhatIfCourse {
     }
 
     private void change(WhatIf change, Map<String, EvaluatedWork> then, Map<String, GradedWork> values) {
-        EvaluatedWork one = change.apply(Objects.requireNonNull(then.get(change.work())), book.rules(), book.now());
+        EvaluatedWork one = apply(change, Objects.requireNonNull(then.get(change.work())));
         then.put(one.id(), one);
+        graded(change, one).ifPresentOrElse(value -> values.put(one.id(), value), () -> values.remove(one.id()));
+    }
+
+    private EvaluatedWork apply(WhatIf change, EvaluatedWork one) {
+        return change.apply(one, book.rules(), book.now());
+    }
+
+    /** Empty where it doesn't count then. */
+    private Optional<GradedWork> graded(WhatIf change, EvaluatedWork one) {
         if (!ScoreBasis.counts(one)) {
-            values.remove(one.id());
-            return;
+            return Optional.empty();
         }
         GradedWork real = book.gradedById().get(one.id());
         GradedWork value = book.ledger().graded(one);
@@ -132,7 +142,21 @@ public final class WhatIfCourse {
                     && real.most().compareTo(real.score()) > 0;
             value = value.scored(points, raised ? Objects.requireNonNull(real).most() : points);
         }
-        values.put(one.id(), value);
+        return Optional.of(value);
+    }
+
+    /** The piece of work as it is but for this; empty where it doesn't count then. */
+    Optional<GradedWork> changed(WhatIf change) {
+        return graded(change, apply(change, book.one(change.work())));
+    }
+
+    Scheme scheme() {
+        return book.rules().scheme();
+    }
+
+    /** Many questions about single pieces of work of this course, at little more than the price of one. */
+    public OneAtATime oneAtATime() {
+        return new OneAtATime(this);
     }
 
     /** @return null where nothing counts in it */

@@ -1,7 +1,7 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
-import app.navlo.core.course.WhatIfCourse;
+import app.navlo.core.course.OneAtATime;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
@@ -67,9 +67,10 @@ final class Tasks {
         known.forEach((book, findings) -> {
             findings.forEach(finding -> all.findings.put(finding.id(), finding));
             Rational share = Scale.shareOfCompletion(findings);
+            OneAtATime course = book.trial(List.of(), List.of()).oneAtATime();
             for (WorkAssessment finding : findings) {
                 if (plannable(finding)) {
-                    all.duties.put(finding.id(), all.duty(book, finding, share));
+                    all.duties.put(finding.id(), all.duty(book, finding, course, share));
                 }
             }
             all.openInTime(findings).forEach(id -> found.add(all.duties.get(id)));
@@ -102,11 +103,11 @@ final class Tasks {
         return fits;
     }
 
-    private Task duty(CourseBook book, WorkAssessment finding, Rational shareOfCompletion) {
+    private Task duty(CourseBook book, WorkAssessment finding, OneAtATime course, Rational shareOfCompletion) {
         ActionKind deed = ActionKind.of(finding.item(), finding.state());
         long minutes = minutes(finding, deed);
         Gated gated = gated(book, finding);
-        Rational onTime = onTime(book, finding, shareOfCompletion);
+        Rational onTime = onTime(book, finding, course, shareOfCompletion);
         Aim aim = aims.getOrDefault(book.rules().course(), Aim.USUAL);
         return new Task(
                 book,
@@ -145,15 +146,12 @@ final class Tasks {
     }
 
     /** What it gains in course percent if it is handed in now and all other work brings what is expected of it. */
-    private static Rational onTime(CourseBook book, WorkAssessment finding, Rational shareOfCompletion) {
+    private static Rational onTime(
+            CourseBook book, WorkAssessment finding, OneAtATime course, Rational shareOfCompletion) {
         if (Scale.byCompletion(book)) {
             return Scale.completes(book, finding) ? shareOfCompletion : Rational.ZERO;
         }
-        Undone undone = Undone.of(finding);
-        WhatIfCourse asItIs = book.trial(List.of(), List.of());
-        return Scale.percent(book, undone.handIn(book.now(), asItIs))
-                .minus(Scale.percent(book, undone.undo(asItIs)))
-                .max(Rational.ZERO);
+        return book.percent(Undone.of(finding).gains(book.now(), course)).max(Rational.ZERO);
     }
 
     static Rational raw(WorkAssessment finding) {

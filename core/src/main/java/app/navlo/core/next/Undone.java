@@ -1,5 +1,6 @@
 package app.navlo.core.next;
 
+import app.navlo.core.course.OneAtATime;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
@@ -44,9 +45,14 @@ record Undone(WorkAssessment finding) {
         return then;
     }
 
-    /** The course with this undone. */
-    WhatIfCourse undo(WhatIfCourse trial) {
-        return apply(without(), trial);
+    /** What handing this in at an instant gains beside leaving it undone, all other work as it is; in the units of the course's figure. */
+    Rational gains(Instant at, OneAtATime course) {
+        return figure(with(at), course).minus(figure(without(), course));
+    }
+
+    private static Rational figure(Optional<WhatIf> change, OneAtATime course) {
+        Rational figure = change.isPresent() ? course.with(change.get()) : course.asItIs();
+        return figure == null ? Rational.ZERO : figure;
     }
 
     /** The course with this handed in at an instant. */

@@ -333,4 +333,30 @@ public class TrialTest {
         assertEquals(ahead.reach(Rational.of(50), null).percent(), Rational.of(50));
         assertEquals(ahead.readings().of(Reading.CEILING).grade().figure(), Rational.HUNDRED);
     }
+
+    /** Asked one at a time of a course that is graded once, each answer is that of the course graded anew. */
+    @Test
+    public void oneAtATimeSaysTheSameAsTheWholeCourse() {
+        int checked = 0;
+        int moved = 0;
+        for (int seed = 0; seed < COURSES; seed++) {
+            CourseBook book = book(seed);
+            WhatIfCourse asItIs = book.trial(List.of(), List.of());
+            OneAtATime single = asItIs.oneAtATime();
+            assertEquals(single.asItIs(), asItIs.figure(Reading.EXPECTED), "course " + seed);
+            for (WorkAssessment finding : book.findings()) {
+                for (WhatIf change : List.of(
+                        WhatIf.counts(finding.id(), Rational.ZERO),
+                        WhatIf.counts(finding.id(), Rational.of(7, 2)),
+                        WhatIf.scored(finding.id(), Rational.of(9), NOW),
+                        WhatIf.scored(finding.id(), Rational.of(4), null))) {
+                    Rational whole = asItIs.instead(change).figure(Reading.EXPECTED);
+                    assertEquals(single.with(change), whole, "course " + seed + " " + change);
+                    moved += whole != null && !whole.equals(single.asItIs()) ? 1 : 0;
+                    checked++;
+                }
+            }
+        }
+        assertTrue(checked > 1_500 && moved > checked / 4, checked + " checked, " + moved + " moved");
+    }
 }
