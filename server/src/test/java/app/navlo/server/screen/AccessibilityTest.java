@@ -69,7 +69,7 @@ public class AccessibilityTest extends Screen {
                 "files",
                 "notes",
                 "links",
-                "meeting")) {
+                "sheet")) {
             page.navigate(address("/s/1/" + view));
             assertTargets(page);
         }

@@ -152,7 +152,7 @@ public class LinksScreenTest extends Screen {
         button(page, "Make an address").click();
         Locator field = page.getByLabel("Address of your calendar");
         String first = field.inputValue();
-        assertThat(field).hasValue(Pattern.compile("/calendar/[0-9a-f]{64}\\.ics$"));
+        assertThat(field).hasValue(Pattern.compile("/calendar/[A-Za-z0-9_-]{43}\\.ics$"));
         assertTrue(page.request().get(first).text().startsWith("BEGIN:VCALENDAR"));
         button(page, "Make a new one").click();
         dialog(page).getByText("Make a new one").last().click();
