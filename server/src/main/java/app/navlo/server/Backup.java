@@ -65,7 +65,7 @@ final class Backup {
             Files.move(part, call.file());
             return call.file() + " holds " + words(held) + ", read back whole"
                     + (held.damaged() == 0 ? "" : " but for " + held.damaged() + " files that were damaged before")
-                    + ". Keep " + call.launch().keyFile() + " apart from it: it opens the keys of links.";
+                    + ". Keep " + call.launch().key() + " apart from it: it opens the keys of links.";
         } finally {
             Files.deleteIfExists(part);
         }
@@ -121,10 +121,8 @@ final class Backup {
             new Copies(open(launch)).canBeMade();
             return true;
         } catch (DataAccessException failed) {
-            for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
-                if (String.valueOf(cause.getMessage()).contains("Database may be already in use")) {
-                    return false;
-                }
+            if (Failures.inUse(failed)) {
+                return false;
             }
             throw failed;
         }

@@ -93,17 +93,13 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
     }
 
     /** Of the data of this name: a demo that starts anew takes the one along with which it was filled. */
-    private Path key() {
+    Path key() {
         return Path.of(database() + ".key");
     }
 
     /** In which all data are. */
     Path file() {
         return Path.of(database() + ".mv.db");
-    }
-
-    Path keyFile() {
-        return key();
     }
 
     private Path database() {

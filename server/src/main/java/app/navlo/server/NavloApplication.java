@@ -118,31 +118,19 @@ public class NavloApplication {
             if (cause instanceof PortInUseException busy) {
                 return "port " + busy.getPort() + " is in use; choose another with --port, or stop what runs there";
             }
-            if (String.valueOf(cause.getMessage()).contains("not found, and IFEXISTS=true")) {
-                return "there is no data in that folder; choose another with --data";
-            }
-            if (String.valueOf(cause.getMessage()).contains("Database may be already in use")) {
-                return "another Navlo uses this data; stop it, or choose another folder with --data";
-            }
         }
-        if (isDamaged(failed)) {
+        if (Failures.noData(failed)) {
+            return "there is no data in that folder; choose another with --data";
+        }
+        if (Failures.inUse(failed)) {
+            return "another Navlo uses this data; stop it, or choose another folder with --data";
+        }
+        if (Failures.damaged(failed)) {
             return "the data can't be read: the file is damaged. Bring it back from a copy: ./navlo restore FILE [--data DIR];"
                     + " what is there now stays beside it";
         }
         failed.printStackTrace();
         return "it didn't start: " + root(failed);
-    }
-
-    private static boolean isDamaged(Throwable failed) {
-        for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
-            String words = String.valueOf(cause.getMessage());
-            if (words.contains("File corrupted")
-                    || words.contains("unable to recover")
-                    || words.contains("corrupted")) {
-                return true;
-            }
-        }
-        return false;
     }
 
     private static String root(Throwable failed) {

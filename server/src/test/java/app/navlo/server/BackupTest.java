@@ -178,4 +178,21 @@ public class BackupTest {
         restored();
         assertEquals(people(), 1);
     }
+
+    /** A start on damaged data says how to go on, and touches nothing. */
+    @Test
+    public void aStartOnDamagedDataNamesTheCure() throws IOException {
+        Path file = launch().file();
+        try (RandomAccessFile data = new RandomAccessFile(file.toFile(), "rw")) {
+            data.setLength(data.length() / 2);
+            data.seek(0);
+            data.write(new byte[8192]);
+        }
+        byte[] before = Files.readAllBytes(file);
+        IllegalStateException ended =
+                expectThrows(IllegalStateException.class, () -> new OtherProcess(data, "start").close());
+        assertTrue(ended.getMessage().contains("./navlo restore FILE"), ended.getMessage());
+        assertFalse(ended.getMessage().contains("\tat "), "one line, and no stack: " + ended.getMessage());
+        assertEquals(Files.readAllBytes(file), before);
+    }
 }

@@ -276,4 +276,18 @@ public class SightTest extends DemoServer {
         long uncles = uncle.get("/api/session").json().at("/person/id").asLong();
         assertEquals(mira().send("DELETE", GUARDIANS + uncles, "").status(), 204);
     }
+
+    /** The rest of an address may be a secret, and the clock is the student's to move. */
+    @Test
+    public void whoLooksOnSeesHostsAndMovesNoClock() {
+        JsonNode own = mira().get(STUDENT + "/links").json().get("links");
+        JsonNode seen = tobias().get(STUDENT + "/links").json().get("links");
+        assertTrue(own.size() >= 2 && own.size() == seen.size(), own.toString());
+        for (int i = 0; i < own.size(); i++) {
+            String whole = own.get(i).get("address").asString();
+            assertTrue(whole.contains("/") && whole.startsWith("http://localhost:"), whole);
+            assertEquals(seen.get(i).get("address").asString(), "localhost");
+        }
+        assertEquals(tobias().post("/api/demo/clock", "{\"minutes\":1}").status(), 403);
+    }
 }

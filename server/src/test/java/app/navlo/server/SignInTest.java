@@ -7,10 +7,15 @@ import static org.testng.Assert.assertTrue;
 
 import java.util.List;
 import java.util.stream.Stream;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class SignInTest extends DemoServer {
+    @Autowired
+    private JdbcTemplate db;
+
     private TestClient atTheDoor() {
         TestClient client = new TestClient(port);
         client.get("/api/session");
@@ -134,5 +139,15 @@ public class SignInTest extends DemoServer {
                 page.raw().headers().firstValue("Cross-Origin-Opener-Policy").orElse(""), "same-origin");
         assertEquals(
                 page.raw().headers().firstValue("Cross-Origin-Resource-Policy").orElse(""), "same-origin");
+    }
+
+    /** On a page that stayed open: what is pressed there says to sign in, not that it isn't one's own. */
+    @Test
+    public void whoseSessionHasEndedIsToldToSignIn() {
+        TestClient tobias = tobias();
+        assertTrue(db.update("DELETE FROM spring_session WHERE principal_name = '2'") > 0);
+        TestClient.Answer late = tobias.post(STUDENT + "/agreements", "{}");
+        assertEquals(late.status(), 401, late.body());
+        assertTrue(late.fault().contains("Sign in"), late.fault());
     }
 }

@@ -209,13 +209,9 @@ final class Chooser {
     }
 
     private static List<Stretch> longer(List<Stretch> free, List<Stretch> spill) {
-        return Stretch.joined(joined(free, spill));
-    }
-
-    private static List<Stretch> joined(List<Stretch> some, List<Stretch> others) {
-        List<Stretch> all = new ArrayList<>(some);
-        all.addAll(others);
-        return all;
+        List<Stretch> all = new ArrayList<>(free);
+        all.addAll(spill);
+        return Stretch.joined(all);
     }
 
     private long within(Stretch stretch, long start, long finish) {

@@ -11,7 +11,10 @@ import org.springframework.security.web.csrf.CsrfToken;
 import org.springframework.security.web.csrf.CsrfTokenRepository;
 import org.springframework.security.web.csrf.DefaultCsrfToken;
 
-/** Tokens in a cookie that the page reads, each signed for the session that it was made in: another's is worth nothing here. */
+/**
+ * Tokens in a cookie that the page reads, each signed for the session that it was made in: another's is worth nothing here. Where
+ * nobody is signed in there is no session to hold it to; whoever's session has ended is then told to sign in.
+ */
 final class BoundCsrfTokens implements CsrfTokenRepository {
     private static final String PURPOSE = "csrf";
 
@@ -53,6 +56,9 @@ final class BoundCsrfTokens implements CsrfTokenRepository {
         int dot = token == null ? -1 : token.getToken().indexOf('.');
         if (token == null || dot < 0) {
             return null;
+        }
+        if (session(request).isEmpty()) {
+            return token;
         }
         String random = token.getToken().substring(0, dot);
         boolean ours = keyring.isSigned(

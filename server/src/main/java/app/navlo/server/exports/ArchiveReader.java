@@ -141,7 +141,7 @@ class ArchiveReader {
     private static InputStream limited(InputStream in, long most) throws IOException {
         return BoundedInputStream.builder()
                 .setInputStream(in)
-                .setMaxCount(most)
+                .setMaxCount(most + 1)
                 .setOnMaxCount((max, count) -> {
                     throw new TooMuch(most);
                 })

@@ -143,9 +143,6 @@ class MessageService {
                     "",
                     "Nothing was sent. Your text is still here: send it a little later.");
         }
-        if (form.subject().chars().anyMatch(Character::isISOControl)) {
-            throw Refusal.invalid("subject", "A subject is one line. Take the line breaks out.");
-        }
         if (form.receipt() != null
                 && (about.work() == null || !sights.of(writer.student()).words())) {
             throw Refusal.invalid("receipt", "No receipt can go with this message. Leave it out.");

@@ -4,13 +4,16 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertNotNull;
 import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
+import static org.testng.Assert.expectThrows;
 
+import app.navlo.server.problem.BodyRefused;
 import app.navlo.server.problem.Problems;
 import jakarta.servlet.FilterChain;
 import jakarta.servlet.ServletRequest;
 import jakarta.servlet.ServletResponse;
 import java.lang.reflect.Constructor;
 import java.time.Duration;
+import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -116,5 +119,26 @@ public class BodyGateTest {
         assertNotNull(form);
         assertEquals(form.getParameter("email"), email);
         assertEquals(form.getParameter("password"), password);
+    }
+
+    /** Each byte in time, and the whole never. */
+    @Test
+    public void aBodyThatDripsIsGivenUp() throws Exception {
+        MockHttpServletRequest request = request(WORKS, "application/json", 10);
+        LimitedBody body = new LimitedBody(request.getInputStream(), 10, Duration.ofMillis(1));
+        TimeUnit.MILLISECONDS.sleep(5);
+        BodyRefused slow = expectThrows(BodyRefused.class, body::read);
+        assertEquals(slow.refusal().status().value(), 408);
+        LimitedBody whole =
+                new LimitedBody(request(WORKS, "text/plain", 10).getInputStream(), 10, Duration.ofSeconds(9));
+        assertEquals(whole.readAllBytes().length, 10, "as much as it may have");
+        LimitedBody more =
+                new LimitedBody(request(WORKS, "text/plain", 11).getInputStream(), 10, Duration.ofSeconds(9));
+        assertEquals(
+                expectThrows(BodyRefused.class, more::readAllBytes)
+                        .refusal()
+                        .status()
+                        .value(),
+                413);
     }
 }

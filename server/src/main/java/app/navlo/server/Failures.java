@@ -1,0 +1,28 @@
+package app.navlo.server;
+
+import java.util.Arrays;
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+
+/** What H2 says went wrong, found in the messages of all causes, since it has no kinds of its own for it. */
+final class Failures {
+    private Failures() {}
+
+    private static boolean say(Throwable failed, String... words) {
+        return Stream.<@Nullable Throwable>iterate(failed, cause -> cause != null, Throwable::getCause)
+                .map(cause -> String.valueOf(cause.getMessage()))
+                .anyMatch(message -> Arrays.stream(words).anyMatch(message::contains));
+    }
+
+    static boolean inUse(Throwable failed) {
+        return say(failed, "Database may be already in use");
+    }
+
+    static boolean noData(Throwable failed) {
+        return say(failed, "not found, and IFEXISTS=true");
+    }
+
+    static boolean damaged(Throwable failed) {
+        return say(failed, "File corrupted", "unable to recover", "corrupted");
+    }
+}
