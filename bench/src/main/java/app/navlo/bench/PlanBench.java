@@ -10,9 +10,9 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.TreeMap;
 
-/** All instances with known best plans, by size: how near to the best, how often proven, how long. */
+/** All instances with known plans, by size: how near to the best, how often proven, how long. */
 final class PlanBench {
-    private static final Path FOLDER = Path.of("vectors/src/test/resources/plan");
+    private static final Path RESOURCES = Path.of("vectors/src/test/resources");
     private static final int SMALL = 12;
     private static final int WARM_UP = 3;
     private static final int RUNS = 5;
@@ -20,7 +20,13 @@ final class PlanBench {
     private PlanBench() {}
 
     static void run() throws IOException {
-        List<Path> files = Plans.files(FOLDER);
+        run("plan");
+        System.out.println("many jobs about few pass lines:");
+        run("plan-crowded");
+    }
+
+    private static void run(String folder) throws IOException {
+        List<Path> files = Plans.files(RESOURCES.resolve(folder));
         for (Path file : files) {
             Plans.plan(file, 0);
         }

@@ -21,6 +21,9 @@ import tools.jackson.databind.json.JsonMapper;
 public class PlanFilesTest {
     private static final JsonMapper JSON = JsonMapper.builder().build();
     private static final Path FOLDER = Path.of("src/test/resources/plan");
+    /** Twice the work that fits, and pass lines over all of it; the best of many long searches. */
+    private static final Path CROWDED = Path.of("src/test/resources/plan-crowded");
+
     private static final Map<SimpleOrder, String> NAMES = Map.of(
             SimpleOrder.FINAL_DUE, "finalDue",
             SimpleOrder.NEXT_STEP, "nextStep",
@@ -33,7 +36,16 @@ public class PlanFilesTest {
 
     @DataProvider
     public static Object[][] files() throws IOException {
-        try (Stream<Path> files = Files.list(FOLDER)) {
+        return names(FOLDER);
+    }
+
+    @DataProvider
+    public static Object[][] crowded() throws IOException {
+        return names(CROWDED);
+    }
+
+    private static Object[][] names(Path folder) throws IOException {
+        try (Stream<Path> files = Files.list(folder)) {
             return files.sorted()
                     .map(file -> new Object[] {file.getFileName().toString()})
                     .toArray(Object[][]::new);
@@ -104,6 +116,29 @@ public class PlanFilesTest {
         node.get("baselines")
                 .forEach(simple -> assertTrue(plan.value() >= simple.asLong(), "below the simple orders known"));
         assertTrue(planned.jobs() > 12 || planned.solution().proven(), "small, and not proven");
+    }
+
+    /** By size: what many jobs about few pass lines may lose, in percent. */
+    private static double mayLose(int jobs) {
+        return jobs <= 20 ? 1 : 3;
+    }
+
+    @Test(dataProvider = "crowded")
+    public void manyJobsAboutAPassLineLoseLittle(String file) throws IOException {
+        Plans.Planned planned = Plans.plan(CROWDED.resolve(file), 0);
+        JsonNode node = JSON.readTree(Files.readString(CROWDED.resolve(file)));
+        PlanFile instance = PlanFile.read(node);
+        Layout layout = new Layout(instance.problem());
+        long best = node.get("best").asLong();
+        assertEquals(layout.of(instance.order(node.get("plan"))).orElseThrow().value(), best);
+        assertEquals(
+                layout.of(instance.order(planned.json().get("order")))
+                        .orElseThrow()
+                        .value(),
+                planned.solution().plan().value());
+        assertTrue(planned.solution().bound() >= best, "its bound is below a plan that is known");
+        assertTrue(planned.behindPercent() <= mayLose(planned.jobs()), planned.behindPercent() + " % behind");
+        assertTrue(planned.solution().plan().value() >= planned.bestSimple(), "below its own simple orders");
     }
 
     @Test

@@ -6,6 +6,7 @@ import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -17,6 +18,9 @@ import org.jspecify.annotations.Nullable;
 final class LabelSetting {
     /** Jobs, for which a set fits into an int. */
     static final int MOST_JOBS = 30;
+
+    /** Of bonuses, as bits. */
+    private static final int ALL_OPEN = -1;
 
     /** Entries of the table of gains, over which it isn't worth the memory. */
     private static final long MOST_ENTRIES = 4_000_000;
@@ -35,7 +39,9 @@ final class LabelSetting {
         int done;
         long at;
         long earned;
-        double atPrices;
+        /** What its jobs gain at the prices beside what they earn. */
+        double beside;
+
         long[] counted = new long[0];
         int[] spent = new int[0];
         long[] finish = new long[0];
@@ -60,7 +66,7 @@ final class LabelSetting {
     }
 
     static boolean fits(ProblemArrays c) {
-        return c.n <= MOST_JOBS && (c.minutes + 1) * c.n <= MOST_ENTRIES;
+        return c.n <= MOST_JOBS && c.need.length <= MOST_JOBS && (c.minutes + 1) * c.n <= MOST_ENTRIES;
     }
 
     /** Whether a plan was found that is worth more than {@code least}. */
@@ -152,7 +158,7 @@ final class LabelSetting {
         next.last = new Chosen(job, ways.mode(job, way, end));
         next.at = end;
         next.earned = label.earned + value;
-        next.atPrices = label.atPrices + table.gain(job, value, ways.tokens[job][way], ways.bank[job][way]);
+        next.beside = label.beside + table.beside(job, end, ways.tokens[job][way], ways.bank[job][way]);
         next.counted = label.counted.clone();
         for (int bonus : c.counts[job]) {
             next.counted[bonus] += value;
@@ -175,7 +181,7 @@ final class LabelSetting {
             least = total;
             best = path(label);
         }
-        if (table.bound(label.done, label.at, label.earned, label.atPrices, label.counted) <= least) {
+        if (table.bound(label) <= least) {
             return;
         }
         List<Label> same = next.computeIfAbsent(label.done, done -> new ArrayList<>());
@@ -221,49 +227,90 @@ final class LabelSetting {
         return true;
     }
 
-    /** What the jobs left can still bring, at the prices and at best. */
+    /**
+     * What the jobs left can still bring, at the prices and at best. A bonus that is earned, or can't be any more, pays nothing
+     * for further points.
+     */
     private static final class PriceTable {
         private final ProblemArrays c;
-        private final double[] minutesFrom;
-        /** By job and free minute: the most it can gain at the prices if it begins then or later. */
-        private final double[][] later;
-
-        private final double[] factor;
-        private final double[] extra;
-        private final double[] tokenPrice;
-        private final double fixed;
         private final LagrangianBound prices;
+        private final JobOptions options;
+        private final double[] minutesFrom;
+        private final double[][] extras;
+        private final double[] tokenPrice;
+        private final double tokens;
+        /** By job and free minute: the most it can earn if it begins then or later. */
+        private final long[][] most;
+
+        /** By the bonuses that are open, as bits, job and free minute: the most it can gain at the prices if it begins then or later. */
+        private final Map<Integer, double[][]> later = new HashMap<>();
+
+        private final long[] could;
 
         PriceTable(ProblemArrays c, LagrangianBound prices) {
             this.c = c;
             this.prices = prices;
-            factor = prices.factors();
-            extra = prices.extras();
+            options = prices.options;
+            extras = prices.extrasAtBest();
             tokenPrice = prices.tokenPrices();
             double sum = 0;
             for (int b = 0; b < c.budget.length; b++) {
                 sum += tokenPrice[b] * c.budget[b];
             }
-            fixed = sum + prices.bonusesAtPrices();
+            tokens = sum;
             minutesFrom = prices.minutesFrom();
-            later = new double[c.n][];
+            most = new long[c.n][];
             for (int job = 0; job < c.n; job++) {
-                later[job] = later(job);
+                most[job] = most(job);
             }
+            could = new long[c.need.length];
+            later.put(ALL_OPEN, later(ALL_OPEN));
         }
 
-        private double[] later(int job) {
+        private long[] most(int job) {
+            long[] most = new long[(int) c.minutes + 1];
+            for (int start = 0; start < most.length; start++) {
+                most[start] = options.mostValue(job, Math.max(start, options.head[job]) + c.effort[job]);
+            }
+            return most;
+        }
+
+        /** Where there are too many, those of all bonuses: they are never lower. */
+        private double[][] latest(int open) {
+            double[][] known = later.get(open);
+            if (known != null) {
+                return known;
+            }
+            boolean room = (c.minutes + 1) * c.n * (later.size() + 1) <= MOST_ENTRIES;
+            double[][] made = room ? later(open) : Objects.requireNonNull(later.get(ALL_OPEN));
+            later.put(open, made);
+            return made;
+        }
+
+        private double[][] later(int open) {
+            double[][] all = new double[c.n][];
+            for (int job = 0; job < c.n; job++) {
+                double factor = 1;
+                for (int b : c.counts[job]) {
+                    factor += (open >> b & 1) != 0 ? prices.paid(b) : 0;
+                }
+                all[job] = later(job, factor);
+            }
+            return all;
+        }
+
+        private double[] later(int job, double factor) {
             int minutes = (int) c.minutes;
             int effort = (int) Math.min(c.effort[job], minutes + 1L);
             double[] most = new double[minutes + 1];
             double worth = Double.NEGATIVE_INFINITY;
-            int option = prices.options(job) - 1;
+            int option = options.until[job].length - 1;
             double best = 0;
             for (int start = minutes; start >= 0; start--) {
                 int end = start + effort;
-                if (end <= minutes && start >= prices.head[job]) {
-                    for (; option >= 0 && prices.until(job, option) >= end; option--) {
-                        worth = Math.max(worth, prices.worthAtBest(job, option, factor[job], extra[job], tokenPrice));
+                if (end <= minutes && start >= options.head[job]) {
+                    for (; option >= 0 && options.until[job][option] >= end; option--) {
+                        worth = Math.max(worth, worth(job, option, factor));
                     }
                     best = Math.max(best, worth - (minutesFrom[start] - minutesFrom[end]));
                 }
@@ -272,29 +319,54 @@ final class LabelSetting {
             return most;
         }
 
-        double gain(int job, long value, int tokens, int bank) {
-            return factor[job] * value + extra[job] - (tokens > 0 ? tokens * tokenPrice[bank] : 0);
+        private double worth(int job, int option, double factor) {
+            int cost = options.tokens[job][option];
+            return factor * options.worth[job][option]
+                    + extras[job][option]
+                    - (cost > 0 ? cost * tokenPrice[options.bank[job][option]] : 0);
         }
 
-        long bound(int done, long at, long earned, double atPrices, long[] counted) {
-            double priced = atPrices + fixed + minutesFrom[(int) at];
-            long most = earned;
-            long[] could = counted.clone();
+        /** What a job gains beside what it earns, if it ends then. */
+        double beside(int job, long end, int tokens, int bank) {
+            long[] until = options.until[job];
+            int option = 0;
+            while (option < until.length && until[option] < end) {
+                option++;
+            }
+            double extra = option < until.length ? extras[job][option] : 0;
+            return extra - (tokens > 0 ? tokens * tokenPrice[bank] : 0);
+        }
+
+        long bound(Label label) {
+            int at = (int) label.at;
+            long mostEarned = label.earned;
+            System.arraycopy(label.counted, 0, could, 0, could.length);
             for (int job = 0; job < c.n; job++) {
-                if ((done >> job & 1) != 0) {
-                    continue;
-                }
-                priced += later[job][(int) at];
-                long value = prices.mostValue(job, Math.max(at, prices.head[job]) + c.effort[job]);
-                most += value;
-                for (int bonus : c.counts[job]) {
-                    could[bonus] += value;
+                if ((label.done >> job & 1) == 0) {
+                    long value = most[job][at];
+                    mostEarned += value;
+                    for (int bonus : c.counts[job]) {
+                        could[bonus] += value;
+                    }
                 }
             }
+            double priced = label.earned + label.beside + tokens + minutesFrom[at];
+            int open = ALL_OPEN;
             for (int b = 0; b < could.length; b++) {
-                most += could[b] >= c.need[b] ? c.bonus[b] : 0;
+                boolean reached = label.counted[b] >= c.need[b];
+                if (reached || could[b] < c.need[b]) {
+                    open &= ~(1 << b);
+                    priced += reached ? c.bonus[b] : 0;
+                } else {
+                    priced += prices.paid(b) * label.counted[b] + prices.unpaid(b);
+                }
+                mostEarned += could[b] >= c.need[b] ? c.bonus[b] : 0;
             }
-            return Math.min(most, (long) Math.floor(priced + SAFETY));
+            double[][] gains = latest(open);
+            for (int job = 0; job < c.n; job++) {
+                priced += (label.done >> job & 1) == 0 ? gains[job][at] : 0;
+            }
+            return Math.min(mostEarned, (long) Math.floor(priced + SAFETY));
         }
     }
 }

@@ -1,8 +1,7 @@
 package app.navlo.core.plan;
 
-import java.util.ArrayList;
+import app.navlo.core.plan.JobOptions.Wait;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.List;
 import java.util.stream.LongStream;
 
@@ -17,13 +16,14 @@ import java.util.stream.LongStream;
  */
 final class LagrangianBound {
     /** How much of the last choice goes into the mean. */
-    private static final double FRESH = 0.1;
+    private static final double FRESH = 0.05;
     /** After so many iterations without a better bound the steps become shorter. */
-    private static final int PATIENCE = 12;
+    private static final int PATIENCE = 4;
 
-    private static final double SHORTER = 0.66;
+    private static final double SHORTER = 0.6;
     private static final double LONGER = 1.1;
     private static final double LONGEST = 2;
+    private static final int NONE = -1;
     private static final double TINY = 1e-12;
     private static final double SAFETY = 1e-6;
 
@@ -33,23 +33,20 @@ final class LagrangianBound {
     private final long[] edges;
 
     private final int stretches;
-    /** By job: the earliest free minute that it can begin with; beyond all minutes if it never can. */
-    final long[] head;
+    final JobOptions options;
 
-    /** By job: until when, worth what, for which tokens; ascending in the first. */
     private final long[][] until;
-
     private final long[][] worth;
     private final int[][] tokens;
     private final int[][] bank;
+    private final long[] need;
+    private final List<Wait> waits;
 
-    private final int[][] arcs;
-
-    // Rows: stretches, banks, bonuses, arcs; each scaled so that its limit is near 1.
+    // Rows: stretches, banks, bonuses, waits; each scaled so that its limit is near 1.
     private final int rows;
     private final int bankRow;
     private final int bonusRow;
-    private final int arcRow;
+    private final int waitRow;
     private final double[] price;
     private final double[] bestPrice;
     private double best = Double.MAX_VALUE;
@@ -60,76 +57,47 @@ final class LagrangianBound {
     private final double[] before;
 
     private boolean begun;
-    private final boolean[] taken;
+    /** By job and option: what it gains for being waited for, less what it pays for waiting. */
+    private final double[][] extra;
+    /** By job: the option it chose last; below 0 where it chose none. */
+    private final int[] chosen;
+
     private long chosenEnd;
     private int chosenOption;
 
     LagrangianBound(ProblemArrays c, JobModes ways) {
         this.c = c;
         n = c.n;
-        head = new EarliestStarts(c).head();
-        until = new long[n][];
-        worth = new long[n][];
-        tokens = new int[n][];
-        bank = new int[n][];
-        for (int job = 0; job < n; job++) {
-            options(job, ways);
-        }
+        options = new JobOptions(c, ways);
+        until = options.until;
+        worth = options.worth;
+        tokens = options.tokens;
+        bank = options.bank;
+        need = options.need;
+        waits = options.waits;
         edges = edges();
         stretches = edges.length - 1;
-        arcs = arcs();
         bankRow = stretches;
         bonusRow = bankRow + c.budget.length;
-        arcRow = bonusRow + c.need.length;
-        rows = arcRow + arcs.length;
+        waitRow = bonusRow + need.length;
+        rows = waitRow + waits.size();
         price = new double[rows];
         bestPrice = new double[rows];
         slack = new double[rows];
         meanSlack = new double[rows];
         before = new double[edges.length];
-        taken = new boolean[n];
-    }
-
-    private record Option(long until, long worth, int tokens, int bank) {}
-
-    private void options(int job, JobModes ways) {
-        List<Option> all = new ArrayList<>();
-        for (int w = 0; w < ways.tokens[job].length; w++) {
-            for (int s = 0; s < ways.until[job][w].length; s++) {
-                all.add(new Option(
-                        ways.until[job][w][s], ways.worth[job][w][s], ways.tokens[job][w], ways.bank[job][w]));
-            }
-            if (c.successors[job].length > 0) {
-                all.add(new Option(c.minutes, 0, ways.tokens[job][w], ways.bank[job][w]));
-            }
-        }
-        all.removeIf(one -> head[job] + c.effort[job] > Math.min(one.until(), c.minutes));
-        all.sort(Comparator.comparingLong(Option::until));
-        until[job] =
-                all.stream().mapToLong(one -> Math.min(one.until(), c.minutes)).toArray();
-        worth[job] = all.stream().mapToLong(Option::worth).toArray();
-        tokens[job] = all.stream().mapToInt(Option::tokens).toArray();
-        bank[job] = all.stream().mapToInt(Option::bank).toArray();
+        extra = extras();
+        chosen = new int[n];
     }
 
     private long[] edges() {
-        LongStream heads = Arrays.stream(head);
+        LongStream heads = Arrays.stream(options.head);
         LongStream ends = Arrays.stream(until).flatMapToLong(Arrays::stream);
         LongStream all = LongStream.concat(LongStream.of(0, c.minutes), LongStream.concat(heads, ends));
         return all.filter(edge -> edge >= 0 && edge <= c.minutes)
                 .sorted()
                 .distinct()
                 .toArray();
-    }
-
-    private int[][] arcs() {
-        List<int[]> all = new ArrayList<>();
-        for (int job = 0; job < n; job++) {
-            for (int first : c.after[job]) {
-                all.add(new int[] {first, job});
-            }
-        }
-        return all.toArray(int[][]::new);
     }
 
     /** No plan is worth more. */
@@ -178,46 +146,64 @@ final class LagrangianBound {
         return along;
     }
 
-    /** By job: what each point it earns counts at the best prices, with what it does for bonuses. */
-    double[] factors() {
-        return factors(bestPrice);
+    /** What each point of a bonus's jobs is paid for it at the best prices. */
+    double paid(int bonus) {
+        return bestPrice[bonusRow + bonus] / need[bonus];
     }
 
-    private double[] factors(double[] at) {
+    /** What a bonus adds beside what is paid for the points of its jobs, at the best prices. */
+    double unpaid(int bonus) {
+        return Math.max(0, c.bonus[bonus] - bestPrice[bonusRow + bonus]);
+    }
+
+    private double[] factors() {
         double[] factor = new double[n];
         Arrays.fill(factor, 1);
         for (int job = 0; job < n; job++) {
             for (int b : c.counts[job]) {
-                factor[job] += at[bonusRow + b] / c.need[b];
+                factor[job] += price[bonusRow + b] / need[b];
             }
         }
         return factor;
     }
 
-    /** By job: what it gains for being waited for, less what it pays for waiting. */
-    double[] extras() {
-        return extras(bestPrice);
+    /** By job and option, at the best prices. @see #extra */
+    double[][] extrasAtBest() {
+        double[][] extras = extras();
+        fill(extras, bestPrice);
+        return extras;
     }
 
-    private double[] extras(double[] at) {
-        double[] extra = new double[n];
-        for (int a = 0; a < arcs.length; a++) {
-            extra[arcs[a][0]] += at[arcRow + a];
-            extra[arcs[a][1]] -= at[arcRow + a];
+    private double[][] extras() {
+        double[][] extras = new double[n][];
+        Arrays.setAll(extras, job -> new double[until[job].length]);
+        return extras;
+    }
+
+    private void fill(double[][] extras, double[] at) {
+        if (waits.isEmpty()) {
+            return;
         }
-        return extra;
+        for (double[] job : extras) {
+            Arrays.fill(job, 0);
+        }
+        for (int r = 0; r < waits.size(); r++) {
+            Wait wait = waits.get(r);
+            double cost = at[waitRow + r];
+            extras[wait.job()][wait.options() - 1] -= cost;
+            if (wait.firstOptions() > 0) {
+                extras[wait.first()][wait.firstOptions() - 1] += cost;
+            }
+        }
+        for (double[] job : extras) {
+            for (int o = job.length - 2; o >= 0; o--) {
+                job[o] += job[o + 1];
+            }
+        }
     }
 
     double[] tokenPrices() {
         return Arrays.copyOfRange(bestPrice, bankRow, bonusRow);
-    }
-
-    double bonusesAtPrices() {
-        double sum = 0;
-        for (int b = 0; b < c.need.length; b++) {
-            sum += Math.max(0, c.bonus[b] - bestPrice[bonusRow + b]);
-        }
-        return sum;
     }
 
     /** By free minute: the price of all minutes from it on. */
@@ -233,48 +219,31 @@ final class LagrangianBound {
         return from;
     }
 
-    int options(int job) {
-        return until[job].length;
-    }
-
-    long until(int job, int option) {
-        return until[job][option];
-    }
-
-    double worthAtBest(int job, int option, double factor, double extra, double[] tokenPrice) {
-        int cost = tokens[job][option];
-        return factor * worth[job][option] + extra - (cost > 0 ? cost * tokenPrice[bank[job][option]] : 0);
-    }
-
-    /** The most that a job can earn if it is finished no sooner than that. */
-    long mostValue(int job, long end) {
-        long most = 0;
-        for (int o = until[job].length - 1; o >= 0 && until[job][o] >= end; o--) {
-            most = Math.max(most, worth[job][o]);
-        }
-        return most;
-    }
-
     /** Lets every job choose at the prices. @return what that is worth */
     private double choose(double fresh) {
         double value = open();
-        double[] factor = factors(price);
-        double[] extra = extras(price);
+        double[] factor = factors();
+        fill(extra, price);
         for (int job = 0; job < n; job++) {
-            double gain = place(job, factor[job], extra[job]);
-            taken[job] = gain > 0;
+            double gain = place(job, factor[job]);
+            chosen[job] = gain > 0 ? chosenOption : NONE;
             if (gain > 0) {
                 value += gain;
                 take(job);
             }
         }
-        for (int a = 0; a < arcs.length; a++) {
-            slack[arcRow + a] = (taken[arcs[a][0]] ? 1 : 0) - (taken[arcs[a][1]] ? 1 : 0);
+        for (int r = 0; r < waits.size(); r++) {
+            Wait wait = waits.get(r);
+            slack[waitRow + r] = within(wait.first(), wait.firstOptions()) - within(wait.job(), wait.options());
         }
         for (int r = 0; r < rows; r++) {
             meanSlack[r] += fresh * (slack[r] - meanSlack[r]);
         }
         return value;
+    }
+
+    private int within(int job, int first) {
+        return chosen[job] >= 0 && chosen[job] < first ? 1 : 0;
     }
 
     /** Nothing is chosen yet but the bonuses that are worth their price. @return what limits and bonuses are worth */
@@ -307,7 +276,7 @@ final class LagrangianBound {
             slack[bankRow + bank[job][option]] -= tokens[job][option];
         }
         for (int b : c.counts[job]) {
-            slack[bonusRow + b] += worth[job][option] / (double) c.need[b];
+            slack[bonusRow + b] += worth[job][option] / (double) need[b];
         }
     }
 
@@ -317,18 +286,18 @@ final class LagrangianBound {
     }
 
     /** The best choice of one job, left in {@link #chosenEnd} and {@link #chosenOption}. @return what it gains; 0 for none */
-    private double place(int job, double factor, double extra) {
+    private double place(int job, double factor) {
         long[] ends = until[job];
         if (ends.length == 0) {
             return 0;
         }
         long effort = c.effort[job];
-        long end = head[job] + effort;
+        long end = options.head[job] + effort;
         double least = Double.MAX_VALUE;
         long leastEnd = 0;
         double gain = 0;
         int finishStretch = 0;
-        int startStretch = stretchOf(head[job]);
+        int startStretch = stretchOf(options.head[job]);
         int option = 0;
         while (end <= ends[ends.length - 1]) {
             while (finishStretch < stretches - 1 && edges[finishStretch + 1] < end) {
@@ -338,7 +307,7 @@ final class LagrangianBound {
                 startStretch++;
             }
             for (; ends[option] < end; option++) {
-                gain = better(gain, worthAtPrices(job, option, factor, extra) - least, leastEnd, option);
+                gain = better(gain, worthAtPrices(job, option, factor) - least, leastEnd, option);
             }
             double now = cost(end, finishStretch) - cost(end - effort, startStretch);
             if (now < least) {
@@ -348,7 +317,7 @@ final class LagrangianBound {
             end = nextEnd(end, effort, finishStretch, startStretch);
         }
         for (; option < ends.length; option++) {
-            gain = better(gain, worthAtPrices(job, option, factor, extra) - least, leastEnd, option);
+            gain = better(gain, worthAtPrices(job, option, factor) - least, leastEnd, option);
         }
         return gain;
     }
@@ -374,8 +343,10 @@ final class LagrangianBound {
         return k < 0 ? -k - 2 : k;
     }
 
-    private double worthAtPrices(int job, int option, double factor, double extra) {
+    private double worthAtPrices(int job, int option, double factor) {
         int cost = tokens[job][option];
-        return factor * worth[job][option] + extra - (cost > 0 ? cost * price[bankRow + bank[job][option]] : 0);
+        return factor * worth[job][option]
+                + extra[job][option]
+                - (cost > 0 ? cost * price[bankRow + bank[job][option]] : 0);
     }
 }

@@ -163,6 +163,24 @@ final class ProblemArrays {
         return true;
     }
 
+    /** Until which free minute what a job waits for has to be finished, if it is to begin with that one; 0 if it can't. */
+    long latest(int job, long start) {
+        if (lag[job] == 0 || start < 0) {
+            return Math.max(0, start);
+        }
+        int low = 0;
+        int high = (int) Math.min(start, minutes);
+        while (low < high) {
+            int middle = (low + high + 1) >>> 1;
+            if (readyAfter[job][middle] <= start) {
+                low = middle;
+            } else {
+                high = middle - 1;
+            }
+        }
+        return low;
+    }
+
     /**
      * The free minute that a job can begin with, once the work before it ends at {@code at}.
      *

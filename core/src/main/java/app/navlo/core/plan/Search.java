@@ -69,13 +69,14 @@ final class Search {
         remember();
     }
 
-    /** From the best plan so far. */
-    void anneal(double hot, long steps) {
+    /** From the best plan so far, which stays the one that is worth most as bonuses are. */
+    void anneal(Aim[] aims, double hot, long steps) {
         if (c.n == 0) {
             return;
         }
         sequence.set(bestOrder.clone(), bestWay.clone());
         change.recount();
+        sequence.aim(aims);
         double heat = 0;
         int busy = 1;
         double current = 0;
@@ -147,6 +148,7 @@ final class Search {
             return;
         }
         sequence.set(bestOrder.clone(), bestWay.clone());
+        sequence.aim(Aim.asTheyAre(c.need.length));
         sequence.credit(0);
         change.recount();
         boolean better = true;

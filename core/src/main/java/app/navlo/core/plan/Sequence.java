@@ -55,6 +55,13 @@ final class Sequence {
     private int high;
     private int end;
 
+    private Aim[] aims;
+    /** By bonus, as it is looked at: what it counts reached, and on the way to it by the part and by its square. */
+    private final double[] reached;
+
+    private final double[] byPart;
+    private final double[] bySquare;
+
     /** How much of a bonus a plan is credited with on the way to it, 0 to 1: a search sees then where it leads. */
     private double credit;
 
@@ -77,6 +84,11 @@ final class Sequence {
         finishBefore = new long[n];
         valueBefore = new long[n];
         triedCounted = new long[bonuses];
+        reached = new double[bonuses];
+        byPart = new double[bonuses];
+        bySquare = new double[bonuses];
+        aims = Aim.asTheyAre(bonuses);
+        count();
     }
 
     /** @param jobs all of them, each after those that it waits for */
@@ -108,6 +120,20 @@ final class Sequence {
 
     void credit(double part) {
         credit = part;
+        count();
+    }
+
+    void aim(Aim[] bonuses) {
+        aims = bonuses;
+        count();
+    }
+
+    private void count() {
+        for (int b = 0; b < bonuses; b++) {
+            reached[b] = aims[b].weight * c.bonus[b];
+            byPart[b] = aims[b].byPart * c.bonus[b];
+            bySquare[b] = aims[b].credited ? credit * c.bonus[b] : 0;
+        }
     }
 
     boolean done(int job) {
@@ -229,15 +255,15 @@ final class Sequence {
         return false;
     }
 
-    /** What the try is worth, with credit. */
+    /** What the try is worth as bonuses are looked at now, with credit. */
     double worthTried() {
         double worth = triedEarned;
         for (int b = 0; b < bonuses; b++) {
             if (triedCounted[b] >= c.need[b]) {
-                worth += c.bonus[b];
+                worth += reached[b];
             } else {
                 double part = triedCounted[b] / (double) c.need[b];
-                worth += credit * c.bonus[b] * part * part;
+                worth += part * (byPart[b] + part * bySquare[b]);
             }
         }
         return worth;

@@ -46,6 +46,24 @@ public class SolverTest {
         }
     }
 
+    /** Each job waits for the one before it, and a bonus asks for what the chain opens. */
+    @Test
+    public void noBoundIsBelowTheBestOfAChain() {
+        Random random = new Random(26);
+        int tight = 0;
+        for (int i = 0; i < 120; i++) {
+            PlanProblem problem = SomeProblems.chained(random, 2 + random.nextInt(4));
+            long best = SomeProblems.best(problem);
+            long bound = Solver.solve(problem, new SearchBudget(0, 0, 120)).bound();
+            assertTrue(bound >= best, bound + " for " + problem);
+            tight += bound <= best * 1.05 ? 1 : 0;
+            Solution solution = Solver.solve(problem);
+            assertEquals(solution.plan().value(), best, problem.toString());
+            assertTrue(solution.proven(), problem.toString());
+        }
+        assertTrue(tight > 60, "a bound that knows what waits is near to the best more often: " + tight);
+    }
+
     @Test
     public void whatProvesAPlanAlsoFindsABetterOneWhereThereIsOne() {
         Random random = new Random(23);

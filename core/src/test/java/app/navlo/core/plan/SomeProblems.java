@@ -52,6 +52,30 @@ final class SomeProblems {
                 List.of(new Bonus(some, 1 + random.nextInt(80), 60), new Bonus(List.of(0), 20, 5)));
     }
 
+    /** One chain with lags, of which the last jobs earn most, and a bonus for what its second half earns. */
+    static PlanProblem chained(Random random, int n) {
+        List<Job> jobs = new ArrayList<>();
+        long by = 20;
+        for (int i = 0; i < n; i++) {
+            by += random.nextInt(40);
+            List<Step> steps = List.of(new Step(by, 20L + 10 * i), new Step(by + 30, 5L + 5 * i));
+            List<Integer> after = i == 0 ? List.of() : List.of(i - 1);
+            jobs.add(new Job(
+                    "j" + i,
+                    5 + random.nextInt(20),
+                    random.nextInt(60) - 40,
+                    after,
+                    random.nextInt(2) * random.nextInt(25),
+                    List.of(new Mode(0, 0, steps), new Mode(0, 1, List.of(new Step(by + 60, 20L + 10 * i))))));
+        }
+        List<Integer> half = IntStream.range(n / 2, n).boxed().toList();
+        return new PlanProblem(
+                List.of(new Slot(0, 40), new Slot(55, 90), new Slot(90, HORIZON)),
+                List.of(random.nextInt(2)),
+                jobs,
+                List.of(new Bonus(half, 25, 80)));
+    }
+
     private static List<Step> steps(Random random) {
         List<Step> steps = new ArrayList<>();
         long by = random.nextInt(70) - 10;
