@@ -79,7 +79,8 @@ final class Planned implements Student.Rule {
                             problem,
                             new Foresight(
                                     problem, open.stream().map(this::guess).toList(), SturdyOrder.cases(open.size())),
-                            aMinute);
+                            aMinute,
+                            List.of());
             return order.stream().map(one -> open.get(one.job())).toList();
         }
 

@@ -12,6 +12,7 @@ import app.navlo.core.time.Stretch;
 import java.math.RoundingMode;
 import java.time.Duration;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -63,15 +64,14 @@ final class Chooser {
     Choice choose(Plan found, @Nullable Held held) {
         Foresight foresight = foresight(problem);
         Ordered ordered = order(foresight, found, held);
-        List<Chosen> order = ordered.order();
-        Choice hard = choice(problem, with.free(), foresight, order);
-        if (with.spill().isEmpty() || order.isEmpty()) {
+        Choice hard = choice(problem, with.free(), foresight, ordered);
+        if (with.spill().isEmpty() || ordered.order().isEmpty()) {
             return hard;
         }
-        Spilled spilled = spilling(hard, foresight.mean(order), order);
+        Spilled spilled = spilling(hard, foresight, ordered);
         return ordered.holds()
                 ? spilled.choice()
-                : soonWithSoftEnds(spilled, order, foresight).choice();
+                : soonWithSoftEnds(spilled, ordered.order(), foresight).choice();
     }
 
     /** What loses soon may only fit in beside all else where a sitting runs over. */
@@ -80,8 +80,8 @@ final class Chooser {
         if (soon.equals(order)) {
             return spilled;
         }
-        Choice first = choice(problem, with.free(), foresight, soon);
-        Spilled other = spilling(first, foresight.mean(soon), soon);
+        Ordered sooner = Ordered.anew(soon);
+        Spilled other = spilling(choice(problem, with.free(), foresight, sooner), foresight, sooner);
         return other.worth() >= spilled.worth() - Math.abs(spilled.worth()) * LITTLE ? other : spilled;
     }
 
@@ -89,16 +89,27 @@ final class Chooser {
         return new Foresight(problem, guesses, SturdyOrder.cases(duties.size()));
     }
 
-    /** @param holds it is the order that held, untouched */
-    private record Ordered(List<Chosen> order, boolean holds) {}
+    /**
+     * @param shown the same so that what was planned comes first, as it was begun: what else might come between is only done then
+     *     where there is room
+     * @param holds it is the order that held, untouched
+     */
+    private record Ordered(List<Chosen> order, List<Chosen> shown, boolean holds) {
+        static Ordered anew(List<Chosen> order) {
+            return new Ordered(order, order, false);
+        }
+    }
 
     private Ordered order(Foresight foresight, Plan found, @Nullable Held held) {
-        List<Chosen> fresh = soonFirst(foresight, SturdyOrder.of(found, problem, foresight, this::valueAMinute));
         if (held == null) {
-            return new Ordered(fresh, false);
+            List<Chosen> first = fresh(foresight, found, List.of());
+            return Ordered.anew(fresh(foresight, found, List.of(first)));
         }
         boolean differs = held.differs(duties);
         List<Chosen> kept = kept(held, found, differs || held.changed());
+        // While only minutes pass nothing better is sought far from what holds: orders far apart are worth nearly the
+        // same.
+        List<Chosen> fresh = fresh(foresight, found, differs ? List.of() : List.of(kept));
         if (differs) {
             kept = soonFirst(foresight, foresight.better(kept, SturdyOrder.tries(duties.size())));
         }
@@ -106,7 +117,23 @@ final class Chooser {
         int cases = TWICE * SturdyOrder.cases(duties.size());
         boolean turned = saves(fresh, kept, foresight) >= enough
                 && saves(fresh, kept, Foresight.afresh(problem, guesses, cases)) >= enough;
-        return turned ? new Ordered(fresh, false) : new Ordered(kept, !differs);
+        return turned ? Ordered.anew(fresh) : differs ? Ordered.anew(kept) : new Ordered(kept, shown(held, kept), true);
+    }
+
+    private List<Chosen> shown(Held held, List<Chosen> kept) {
+        List<String> planned = held.planned();
+        Map<Integer, Integer> places = new HashMap<>();
+        for (Chosen one : kept) {
+            int place = planned.indexOf(duties.get(one.job()).id());
+            places.put(one.job(), place < 0 ? planned.size() : place);
+        }
+        return kept.stream()
+                .sorted(Comparator.comparing(one -> places.getOrDefault(one.job(), planned.size())))
+                .toList();
+    }
+
+    private List<Chosen> fresh(Foresight foresight, Plan found, List<List<Chosen>> also) {
+        return soonFirst(foresight, SturdyOrder.of(found, problem, foresight, this::valueAMinute, also));
     }
 
     private static double saves(List<Chosen> some, List<Chosen> others, Foresight foresight) {
@@ -130,12 +157,10 @@ final class Chooser {
             places.put(duties.get(i).id(), i);
         }
         List<Chosen> kept = new ArrayList<>();
-        for (int i = 0; i < held.pieces().size(); i++) {
-            Held.Piece piece = held.pieces().get(i);
+        for (Held.Piece piece : held.pieces()) {
             Integer place = places.get(piece.work());
             if (place != null && isFree(place)) {
                 boolean own = !anew
-                        && i < held.planned()
                         && piece.mode() < problem.jobs().get(place).modes().size();
                 kept.add(new Chosen(place, own ? piece.mode() : modes.getOrDefault(place, 0)));
             }
@@ -149,14 +174,20 @@ final class Chooser {
                 + problem.bonuses().stream().mapToLong(PlanProblem.Bonus::bonus).sum();
     }
 
-    private Choice choice(PlanProblem in, List<Stretch> free, Foresight foresight, List<Chosen> all) {
-        List<Chosen> order = foresight.asThought(all);
+    private Choice choice(PlanProblem in, List<Stretch> free, Foresight foresight, Ordered ordered) {
+        List<Chosen> order = foresight.asThought(ordered.shown());
         double[] percent = duties.stream()
                 .mapToDouble(
                         duty -> duty.onTime().toDecimal(4, RoundingMode.HALF_UP).doubleValue())
                 .toArray();
         Chances chances = foresight.chances(order, percent);
-        return new Choice(in, tasks.without(free), new Layout(in).of(order).orElseThrow(), chances, guesses);
+        return new Choice(
+                ordered.order(),
+                in,
+                tasks.without(free),
+                new Layout(in).of(order).orElseThrow(),
+                chances,
+                guesses);
     }
 
     /**
@@ -178,9 +209,11 @@ final class Chooser {
      * Sittings at hand may run over, each where that saves more than its minutes are worth: as much as the least valuable minute
      * brings that is planned.
      *
-     * @param mean worth of the order with hard ends
+     * @param foresight with hard ends
      */
-    private Spilled spilling(Choice hard, double mean, List<Chosen> order) {
+    private Spilled spilling(Choice hard, Foresight foresight, Ordered ordered) {
+        List<Chosen> order = ordered.order();
+        double mean = foresight.mean(order);
         double price = hard.plan().jobs().stream()
                 .mapToDouble(placed ->
                         (double) placed.value() / duties.get(placed.job()).minutes())
@@ -192,10 +225,10 @@ final class Chooser {
         for (Stretch stretch : atHand()) {
             List<Stretch> longer = longer(best.choice().free(), List.of(stretch));
             PlanProblem soft = tasks.in(longer);
-            Foresight foresight = foresight(soft);
-            double more = foresight.mean(order) - worth;
+            Foresight softly = foresight(soft);
+            double more = softly.mean(order) - worth;
             if (more > 0) {
-                Choice tried = choice(soft, longer, foresight, order);
+                Choice tried = choice(soft, longer, softly, ordered);
                 long minutes = tried.plan().jobs().stream()
                         .mapToLong(placed -> within(stretch, placed.start(), placed.finish()))
                         .sum();

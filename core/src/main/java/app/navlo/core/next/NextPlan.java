@@ -3,6 +3,7 @@ package app.navlo.core.next;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Stretch;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
@@ -45,7 +46,11 @@ public record NextPlan(
      * there is none, the first that fell out. Empty for nothing near the head, where it would be news.
      */
     public Optional<Turn> turned(Held before) {
-        List<String> was = before.pieces().stream().map(Held.Piece::work).toList();
+        List<String> was = new ArrayList<>(before.planned());
+        before.pieces().stream()
+                .filter(piece -> !piece.isPlanned())
+                .map(Held.Piece::work)
+                .forEach(was::add);
         List<String> is = planned.stream().map(Planned::work).toList();
         List<String> stays = was.stream().filter(is::contains).toList();
         List<String> stood = is.stream().filter(was::contains).toList();
@@ -54,7 +59,7 @@ public record NextPlan(
                 return Optional.of(new Turn(Turn.Kind.UP, stood.get(i)));
             }
         }
-        return was.subList(0, before.planned()).stream()
+        return before.planned().stream()
                 .filter(work -> left.stream().anyMatch(one -> one.work().equals(work)))
                 .findFirst()
                 .map(work -> new Turn(Turn.Kind.OUT, work));

@@ -13,6 +13,7 @@ import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.next.NextPlanner.Sat;
 import app.navlo.core.next.Task.Way;
 import app.navlo.core.plan.Chances;
+import app.navlo.core.plan.Plan;
 import app.navlo.core.plan.Solution;
 import app.navlo.core.time.Stretch;
 import java.math.RoundingMode;
@@ -34,6 +35,8 @@ import org.jspecify.annotations.Nullable;
 final class Replay {
     /** Of the spread of a guess. */
     private static final int PARTS = 20;
+
+    private static final int LEFT_OUT = -1;
 
     private final List<Task> duties;
     private final List<Sat> order;
@@ -107,7 +110,7 @@ final class Replay {
                 solution.withinPercent(),
                 solution.proven(),
                 List.of(),
-                held(sat));
+                held());
     }
 
     private NextPlan.Share share() {
@@ -115,15 +118,25 @@ final class Replay {
         return new NextPlan.Share(chances.mean(), chances.low(), chances.high());
     }
 
-    private Held held(Set<String> sat) {
-        List<Held.Piece> all = new ArrayList<>();
-        order.forEach(
-                one -> all.add(Held.Piece.of(one.duty(), one.duty().modes().indexOf(one.way()))));
-        duties.stream()
-                .filter(duty -> !sat.contains(duty.id()))
-                .map(duty -> Held.Piece.of(duty, 0))
-                .forEach(all::add);
-        return new Held(all, order.size(), false);
+    private Held held() {
+        Map<String, Integer> places = new LinkedHashMap<>();
+        order.forEach(one -> places.put(one.duty().id(), places.size()));
+        Map<String, Held.Piece> all = new LinkedHashMap<>();
+        for (Plan.Chosen one : choice.order()) {
+            Task duty = duties.get(one.job());
+            all.put(duty.id(), Held.Piece.of(duty, one.mode(), places.getOrDefault(duty.id(), LEFT_OUT)));
+        }
+        for (Sat one : order) {
+            int mode = one.duty().modes().indexOf(one.way());
+            all.put(
+                    one.duty().id(),
+                    Held.Piece.of(
+                            one.duty(),
+                            mode,
+                            Objects.requireNonNull(places.get(one.duty().id()))));
+        }
+        duties.forEach(duty -> all.putIfAbsent(duty.id(), Held.Piece.of(duty, 0, LEFT_OUT)));
+        return new Held(List.copyOf(all.values()), false);
     }
 
     private Stake stake(CourseBook book) {

@@ -1,6 +1,8 @@
 package app.navlo.core.plan;
 
 import app.navlo.core.plan.Plan.Chosen;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.function.ToDoubleFunction;
@@ -31,15 +33,22 @@ public final class SturdyOrder {
     /**
      * @param found by the solver
      * @param aMinute what a job brings a minute, by its place
+     * @param also other orders to begin with
      */
     public static List<Chosen> of(
-            Plan found, PlanProblem problem, Foresight foresight, ToDoubleFunction<Integer> aMinute) {
+            Plan found,
+            PlanProblem problem,
+            Foresight foresight,
+            ToDoubleFunction<Integer> aMinute,
+            List<List<Chosen>> also) {
         int jobs = problem.jobs().size();
-        return foresight.better(start(found, problem, foresight, aMinute), tries(jobs));
+        List<List<Chosen>> starts = new ArrayList<>(starts(found, problem, aMinute));
+        starts.addAll(also);
+        List<Chosen> best = Collections.max(starts, Comparator.comparingDouble(foresight::mean));
+        return foresight.better(best, tries(jobs));
     }
 
-    private static List<Chosen> start(
-            Plan found, PlanProblem problem, Foresight foresight, ToDoubleFunction<Integer> aMinute) {
+    private static List<List<Chosen>> starts(Plan found, PlanProblem problem, ToDoubleFunction<Integer> aMinute) {
         int jobs = problem.jobs().size();
         List<Chosen> ordered = jobs > MANY
                 ? found.order()
@@ -50,6 +59,6 @@ public final class SturdyOrder {
                 .sorted(Comparator.comparingDouble(job -> -aMinute.applyAsDouble(job)))
                 .map(job -> new Chosen(job, 0))
                 .toList();
-        return foresight.mean(byMinute) > foresight.mean(ordered) ? byMinute : ordered;
+        return List.of(ordered, byMinute);
     }
 }

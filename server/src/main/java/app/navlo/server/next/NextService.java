@@ -128,8 +128,7 @@ public class NextService {
 
     /** From the plan that holds, so that nothing differs but for what is asked. */
     private static Instead instead(Made made, Circumstances other) {
-        Held held = made.plan().held();
-        Held standing = new Held(held.pieces(), held.planned(), true);
+        Held standing = made.plan().held().afterAChange();
         return Instead.of(
                 made.plan(),
                 NextPlanner.plan(

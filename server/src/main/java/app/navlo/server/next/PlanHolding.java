@@ -25,6 +25,8 @@ class PlanHolding {
     /** For so long it is said what changed last. */
     private static final Duration SAID = Duration.ofHours(3);
 
+    private static final int PARTS_OF_LEFT = 3;
+
     private final HeldPlans plans;
     private final Changes changes;
 
@@ -111,31 +113,21 @@ class PlanHolding {
         return row.asked().equals(holding.asked()) ? row.earlier() : new Earlier(row.asked(), row.works());
     }
 
-    /** "57:3:0 61:1:1|64:2:0": what is planned, then the rest, each with its losses that lie ahead and its way. */
+    /** "57:3:0:0 64:2:0 61:1:1:1": all in order, each with its losses that lie ahead, its way, and its place if it is planned. */
     private static String write(Held held) {
-        return written(held.pieces().subList(0, held.planned())) + "|"
-                + written(held.pieces().subList(held.planned(), held.pieces().size()));
-    }
-
-    private static String written(List<Held.Piece> pieces) {
-        return pieces.stream()
-                .map(piece -> piece.work() + ":" + piece.losses() + ":" + piece.mode())
+        return held.pieces().stream()
+                .map(piece -> piece.work() + ":" + piece.losses() + ":" + piece.mode()
+                        + (piece.place() < 0 ? "" : ":" + piece.place()))
                 .collect(Collectors.joining(" "));
     }
 
     private static Held read(String works, boolean changed) {
         List<Held.Piece> pieces = new ArrayList<>();
-        int bar = works.indexOf('|');
-        add(pieces, works.substring(0, bar));
-        int planned = pieces.size();
-        add(pieces, works.substring(bar + 1));
-        return new Held(pieces, planned, changed);
-    }
-
-    private static void add(List<Held.Piece> pieces, String written) {
-        for (String piece : written.isEmpty() ? new String[0] : written.split(" ")) {
+        for (String piece : works.isEmpty() ? new String[0] : works.split(" ")) {
             String[] parts = piece.split(":");
-            pieces.add(new Held.Piece(parts[0], Integer.parseInt(parts[1]), Integer.parseInt(parts[2])));
+            int place = parts.length > PARTS_OF_LEFT ? Integer.parseInt(parts[PARTS_OF_LEFT]) : -1;
+            pieces.add(new Held.Piece(parts[0], Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), place));
         }
+        return new Held(pieces, changed);
     }
 }
