@@ -87,6 +87,57 @@ public class SolverTest {
         assertTrue(beaten > 80, "too few say anything: " + beaten);
     }
 
+    /** However bonuses are looked at on the way, what is kept is what is worth most as they are. */
+    @Test
+    public void aSearchKeepsWhatIsWorthMostAsBonusesAre() {
+        Random random = new Random(27);
+        int found = 0;
+        for (int i = 0; i < 60; i++) {
+            PlanProblem problem = SomeProblems.random(random, 3 + random.nextInt(3));
+            ProblemArrays c = new ProblemArrays(problem);
+            Layout layout = new Layout(problem);
+            long best = SomeProblems.best(problem);
+            Search search = new Search(c, new JobModes(c), i);
+            search.offer(List.of());
+            long before = search.best();
+            for (Aim[] way : Aim.ways(c.need.length)) {
+                search.anneal(way, 0.5, 1_000);
+                assertTrue(search.best() >= before, "nothing that was found is lost: " + problem);
+                before = search.best();
+            }
+            search.tidy();
+            assertEquals(layout.of(search.order(layout)).orElseThrow().value(), search.best(), problem.toString());
+            assertTrue(search.best() <= best);
+            found += search.best() == best ? 1 : 0;
+        }
+        assertTrue(found >= 57, "of 60 the best is found in " + found);
+    }
+
+    /** Many pass lines over the same jobs: those that are reached or lost pay nothing for what is still to do. */
+    @Test
+    public void aProofKnowsWhichBonusesAreReachedAndWhichAreLost() {
+        Random random = new Random(28);
+        int reached = 0;
+        for (int i = 0; i < 80; i++) {
+            PlanProblem problem = SomeProblems.ofManyLines(random, 3 + random.nextInt(3));
+            ProblemArrays c = new ProblemArrays(problem);
+            JobModes ways = new JobModes(c);
+            LagrangianBound prices = new LagrangianBound(c, ways);
+            prices.run(0, i % 90);
+            long best = SomeProblems.best(problem);
+            assertTrue(prices.bound() >= best, prices.bound() + " is below the best of " + problem);
+            LabelSetting enough = new LabelSetting(c, ways, prices, best);
+            assertTrue(enough.finish(100_000) && !enough.beaten(), problem.toString());
+            if (best > 0) {
+                LabelSetting less = new LabelSetting(c, ways, prices, best - 1);
+                assertTrue(less.finish(100_000) && less.beaten(), problem.toString());
+                assertEquals(new Layout(problem).of(less.order()).orElseThrow().value(), best, problem.toString());
+            }
+            reached += best >= 100 ? 1 : 0;
+        }
+        assertTrue(reached > 30, "too few reach a line: " + reached);
+    }
+
     @Test
     public void itIsNeverBelowASimpleOrderAndTheSameEveryTime() {
         Random random = new Random(24);

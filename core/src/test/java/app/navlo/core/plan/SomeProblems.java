@@ -76,6 +76,20 @@ final class SomeProblems {
                 List.of(new Bonus(half, 25, 80)));
     }
 
+    /** Four pass lines over halves of the jobs, each worth more than a job. */
+    static PlanProblem ofManyLines(Random random, int n) {
+        PlanProblem some = random(random, n);
+        List<Bonus> lines = new ArrayList<>();
+        for (int line = 0; line < 4; line++) {
+            List<Integer> jobs = IntStream.range(0, n)
+                    .filter(i -> random.nextInt(2) == 0)
+                    .boxed()
+                    .toList();
+            lines.add(new Bonus(jobs, 10 + random.nextInt(90), 40 + random.nextInt(80)));
+        }
+        return new PlanProblem(some.slots(), some.banks(), some.jobs(), lines);
+    }
+
     private static List<Step> steps(Random random) {
         List<Step> steps = new ArrayList<>();
         long by = random.nextInt(70) - 10;
