@@ -32,7 +32,7 @@ public final class Bench {
         ALL.put("hand-in", HandInBench::run);
         ALL.put("own-term", OwnTermBench::run);
         ALL.put("links", LinksBench::run);
-        ALL.put("mentor", MentorBench::run);
+        ALL.put("mentor", () -> MentorBench.run(options));
         ALL.put("lighthouse", LighthouseBench::run);
     }
 

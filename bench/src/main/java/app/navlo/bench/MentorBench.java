@@ -8,7 +8,7 @@ import java.io.IOException;
  * it is seen in a browser.
  */
 final class MentorBench {
-    private static final int STUDENTS = 300;
+    private static final long STUDENTS = 300;
     private static final int WORKS = 150;
     private static final int RUNS = 100;
     private static final int LOOKS = 9;
@@ -27,20 +27,21 @@ final class MentorBench {
 
     private MentorBench() {}
 
-    static void run() throws IOException, InterruptedException {
+    static void run(Options options) throws IOException, InterruptedException {
+        long students = options.whole("students", STUDENTS);
         byte[] term = term();
         try (Running navlo = Running.start("start")) {
             Client first = Client.joining(navlo.address(), "Student 1", "");
             first.take(term);
             Client mentor = Client.joining(navlo.address(), "The Mentor", first.inviteGuardian());
-            for (int i = 2; i <= STUDENTS; i++) {
+            for (int i = 2; i <= students; i++) {
                 Client student = Client.joining(navlo.address(), "Student " + i, "");
                 student.take(term);
                 mentor.post("/api/invitations/" + student.inviteGuardian() + "/acceptance", "");
             }
             long began = System.nanoTime();
             mentor.get(LIST);
-            Figures.print(STUDENTS + " students, never asked before", (System.nanoTime() - began) / 1e6, "-");
+            Figures.print(students + " students, never asked before", (System.nanoTime() - began) / 1e6, "-");
             double[] millis = new double[RUNS];
             for (int i = 0; i < RUNS; i++) {
                 began = System.nanoTime();
@@ -48,8 +49,8 @@ final class MentorBench {
                 millis[i] = (System.nanoTime() - began) / 1e6;
             }
             Figures figures = new Figures(millis);
-            Figures.print(STUDENTS + " students over HTTP, median of " + RUNS, figures.median(), "-");
-            Figures.print(STUDENTS + " students over HTTP, p95", figures.percentile(95), "at most 300");
+            Figures.print(students + " students over HTTP, median of " + RUNS, figures.median(), "-");
+            Figures.print(students + " students over HTTP, p95", figures.percentile(95), "at most 300");
             seen(navlo.address());
         }
     }

@@ -17,7 +17,10 @@ import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
-/** That the list of licences names what ships, in the version that ships; {@code ./navlo licences} writes it anew. */
+/**
+ * That the list of licences names all that is locked for the page, and what it names of the server in the version that runs;
+ * {@code ./navlo licences} writes it anew.
+ */
 public class LicencesTest {
     private static final Path LIST = Path.of("../docs/licences.md");
     private static final Path LOCK = Path.of("../web/package-lock.json");

@@ -103,15 +103,14 @@ final class Chooser {
     private Ordered order(Foresight foresight, Plan found, @Nullable Held held) {
         if (held == null) {
             List<Chosen> first = fresh(foresight, found, List.of());
-            return Ordered.anew(fresh(foresight, found, List.of(first)));
+            return Ordered.anew(soonFirst(foresight, foresight.better(first, tries())));
         }
         boolean differs = held.differs(duties);
         List<Chosen> kept = kept(held, found, differs || held.changed());
-        // While only minutes pass nothing better is sought far from what holds: orders far apart are worth nearly the
-        // same.
+        // While only minutes pass it is sought near what holds: orders far apart are worth nearly the same.
         List<Chosen> fresh = fresh(foresight, found, differs ? List.of() : List.of(kept));
         if (differs) {
-            kept = soonFirst(foresight, foresight.better(kept, SturdyOrder.tries(duties.size())));
+            kept = soonFirst(foresight, foresight.better(kept, tries()));
         }
         double enough = (differs || held.changed() ? WORTH_CHANGING : WORTH_TURNING) * stake();
         int cases = TWICE * SturdyOrder.cases(duties.size());
@@ -121,15 +120,16 @@ final class Chooser {
     }
 
     private List<Chosen> shown(Held held, List<Chosen> kept) {
-        List<String> planned = held.planned();
-        Map<Integer, Integer> places = new HashMap<>();
-        for (Chosen one : kept) {
-            int place = planned.indexOf(duties.get(one.job()).id());
-            places.put(one.job(), place < 0 ? planned.size() : place);
-        }
+        Map<String, Integer> places = new HashMap<>();
+        held.planned().forEach(work -> places.put(work, places.size()));
         return kept.stream()
-                .sorted(Comparator.comparing(one -> places.getOrDefault(one.job(), planned.size())))
+                .sorted(Comparator.comparing(
+                        one -> places.getOrDefault(duties.get(one.job()).id(), places.size())))
                 .toList();
+    }
+
+    private int tries() {
+        return SturdyOrder.tries(duties.size());
     }
 
     private List<Chosen> fresh(Foresight foresight, Plan found, List<List<Chosen>> also) {

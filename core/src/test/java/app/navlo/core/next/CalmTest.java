@@ -145,16 +145,24 @@ public class CalmTest {
         NextPlan plan = plan(crowded(), NOW, Circumstances.of(free(NOW)));
         assertTrue(plan.held().planned().size() < crowded().size(), "something is left out");
         assertEquals(plan.held().planned(), order(plan), "as it is begun");
+        List<Boolean> isPlanned =
+                plan.held().pieces().stream().map(Held.Piece::isPlanned).toList();
+        assertTrue(
+                isPlanned.indexOf(false) < isPlanned.lastIndexOf(true),
+                "what is left out stands where it would be done, not after all else: " + plan.held());
+        int held = 0;
         for (int minute = 0; minute <= HOUR; minute += 5) {
             Instant now = minute(minute);
             NextPlan next = plan(crowded(), now, Circumstances.of(free(now)).holding(plan.held()));
             if (next.turned(plan.held()).isEmpty() && order(next).equals(order(plan))) {
+                held++;
                 assertEquals(
                         next.held(), plan.held(), "also in which place what is left out stands, at minute " + minute);
             }
             assertEquals(next.held().pieces().size(), crowded().size());
             plan = next;
         }
+        assertTrue(held > 8, "it holds most of the hour: " + held);
     }
 
     /** Two plans of the same hour, one made anew and one that holds, are worth nearly the same. */
