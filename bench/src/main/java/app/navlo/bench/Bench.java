@@ -33,6 +33,7 @@ public final class Bench {
         ALL.put("own-term", OwnTermBench::run);
         ALL.put("links", LinksBench::run);
         ALL.put("mentor", () -> MentorBench.run(options));
+        ALL.put("faults", () -> FaultsBench.run(options));
         ALL.put("lighthouse", LighthouseBench::run);
     }
 
@@ -46,7 +47,8 @@ public final class Bench {
         List<String> names = first > 0
                 ? said.subList(0, first)
                 : ALL.keySet().stream()
-                        .filter(name -> !List.of("build", "mentor", "term").contains(name))
+                        .filter(name ->
+                                !List.of("build", "mentor", "term", "faults").contains(name))
                         .toList();
         for (String name : names) {
             Measurement measurement = ALL.get(name);

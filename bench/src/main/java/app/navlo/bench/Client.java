@@ -10,13 +10,12 @@ import java.nio.charset.StandardCharsets;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Mira, signed in over HTTP, with as much work as is wanted. */
+/** Somebody signed in over HTTP, with as much work as is wanted. */
 final class Client {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
@@ -29,12 +28,19 @@ final class Client {
             HttpClient.newBuilder().cookieHandler(cookies).build();
     private final String base;
 
+    private long student = 1;
+
+    /** Mira. */
     Client(String base) throws IOException, InterruptedException {
+        this(base, "mira@thornmere.example", "garden-gate-24");
+    }
+
+    Client(String base, String email, String password) throws IOException, InterruptedException {
         this.base = base;
         get("/api/session");
         send(request("/api/session")
                 .header("Content-Type", "application/x-www-form-urlencoded")
-                .POST(HttpRequest.BodyPublishers.ofString("email=mira@thornmere.example&password=garden-gate-24")));
+                .POST(HttpRequest.BodyPublishers.ofString("email=" + email + "&password=" + password)));
         get("/api/session");
     }
 
@@ -62,7 +68,7 @@ final class Client {
         Client client = new Client(base, false);
         ObjectNode person = JSON.createObjectNode()
                 .put("name", name)
-                .put("email", name.toLowerCase(Locale.ROOT).replace(' ', '.') + "@example.org")
+                .put("email", FaultsBench.email(name))
                 .put("password", PASSWORD)
                 .put("zone", "Europe/Copenhagen");
         if (secret.isEmpty()) {
@@ -70,7 +76,20 @@ final class Client {
         }
         client.post(secret.isEmpty() ? "/api/people" : "/api/invitations/" + secret + "/people", person.toString());
         client.get("/api/session");
+        client.student = client.id();
         return client;
+    }
+
+    /** Somebody who signed up by {@link #joining}, from another browser. */
+    static Client again(String address, String email, long student) throws IOException, InterruptedException {
+        Client other = new Client(address, email, PASSWORD);
+        other.student = student;
+        return other;
+    }
+
+    /** The address of what is one's own. */
+    String own(String path) {
+        return "/api/students/" + student + path;
     }
 
     long id() throws IOException, InterruptedException {
@@ -81,19 +100,19 @@ final class Client {
 
     /** The secret of an invitation to see the work of who is signed in. */
     String inviteGuardian() throws IOException, InterruptedException {
-        return JSON.readTree(post("/api/students/" + id() + "/guardians/invitations", ""))
+        return JSON.readTree(post(own("/guardians/invitations"), ""))
                 .get("secret")
                 .asString();
     }
 
     /** Brings an archive in as one's own. */
     void take(byte[] archive) throws IOException, InterruptedException {
-        upload("/api/students/" + id() + "/archive", "navlo.zip", archive);
+        upload(own("/archive"), "navlo.zip", archive);
     }
 
     /** Looks at a gradebook's bundle and takes it in. */
     void readIn(String name, byte[] content) throws IOException, InterruptedException {
-        takeIn(upload("/api/students/1/imports", name, content));
+        takeIn(upload(own("/imports"), name, content));
     }
 
     /** Takes in what was looked at, with the choices that it came with; what is past stands as not handed in. */
@@ -104,7 +123,7 @@ final class Client {
     /** What is pasted, looked at: the preview. */
     String paste(String name, String text) throws IOException, InterruptedException {
         return post(
-                "/api/students/1/imports/pasted",
+                own("/imports/pasted"),
                 JSON.createObjectNode().put("name", name).put("text", text).toString());
     }
 
@@ -112,7 +131,7 @@ final class Client {
     String chosen(String preview) throws IOException, InterruptedException {
         JsonNode looked = JSON.readTree(preview);
         return post(
-                "/api/students/1/imports/" + looked.get("id").asLong() + "/preview",
+                own("/imports/" + looked.get("id").asLong() + "/preview"),
                 ((ObjectNode) looked.get("choices"))
                         .put("past", "NOT_HANDED_IN")
                         .toString());
@@ -122,7 +141,7 @@ final class Client {
     void apply(String preview) throws IOException, InterruptedException {
         JsonNode chosen = JSON.readTree(preview);
         post(
-                "/api/students/1/imports/" + chosen.get("id").asLong() + "/application",
+                own("/imports/" + chosen.get("id").asLong() + "/application"),
                 "{\"choices\":" + chosen.get("choices") + ",\"fingerprint\":" + chosen.get("fingerprint") + "}");
     }
 
@@ -133,24 +152,39 @@ final class Client {
     /** The numbers of all work on the board. */
     List<Long> works() throws IOException, InterruptedException {
         List<Long> works = new ArrayList<>();
-        JSON.readTree(send(request("/api/students/1/board").GET()))
+        JSON.readTree(send(request(own("/board")).GET()))
                 .get("works")
                 .forEach(work -> works.add(work.get("id").asLong()));
         return works;
     }
 
     byte[] archive() throws IOException, InterruptedException {
-        return http.send(request("/api/students/1/archive").GET().build(), HttpResponse.BodyHandlers.ofByteArray())
+        return http.send(request(own("/archive")).GET().build(), HttpResponse.BodyHandlers.ofByteArray())
                 .body();
     }
 
     void bringBack(byte[] archive) throws IOException, InterruptedException {
-        upload("/api/students/1/archive", "navlo.zip", archive);
+        upload(own("/archive"), "navlo.zip", archive);
     }
 
     /** What a path answers, as it is read. */
     String read(String path) throws IOException, InterruptedException {
         return send(request(path).GET());
+    }
+
+    byte[] bytes(String path) throws IOException, InterruptedException {
+        HttpResponse<byte[]> answer = http.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofByteArray());
+        if (answer.statusCode() >= 400) {
+            throw new IOException(answer.statusCode() + " " + path);
+        }
+        return answer.body();
+    }
+
+    /** A course of one's own. @return its number */
+    long addCourse(int number) throws IOException, InterruptedException {
+        return JSON.readTree(write(own("/courses"), COURSE.formatted(number), "0"))
+                .get("id")
+                .asLong();
     }
 
     String get(String path) throws IOException, InterruptedException {
@@ -159,7 +193,7 @@ final class Client {
 
     /** Adds work by a calendar, so that the board has {@code total} pieces. */
     void fillTo(int total) throws IOException, InterruptedException {
-        String board = send(request("/api/students/1/board").GET());
+        String board = send(request(own("/board")).GET());
         int missing = total - JSON.readTree(board).at("/counts/total").asInt();
         if (missing <= 0) {
             return;
@@ -175,7 +209,7 @@ final class Client {
 
     /** Adds work with dues over all of the term, spread over all courses there are and as many more as it takes. */
     void fillTerm(int courses, int total) throws IOException, InterruptedException {
-        JsonNode board = JSON.readTree(send(request("/api/students/1/board").GET()));
+        JsonNode board = JSON.readTree(send(request(own("/board")).GET()));
         List<String> names = new ArrayList<>();
         board.get("courses").forEach(course -> names.add(course.get("name").asString()));
         while (names.size() < courses) {
@@ -196,7 +230,7 @@ final class Client {
     }
 
     private String upload(String calendar) throws IOException, InterruptedException {
-        return upload("/api/students/1/imports", "filler.ics", calendar.getBytes(StandardCharsets.UTF_8));
+        return upload(own("/imports"), "filler.ics", calendar.getBytes(StandardCharsets.UTF_8));
     }
 
     private String upload(String path, String name, byte[] content) throws IOException, InterruptedException {
@@ -212,12 +246,10 @@ final class Client {
     /** Types in courses and work until there are so many courses of so many pieces. */
     void fillTo(int courses, int pieces) throws IOException, InterruptedException {
         for (long course = 1; course <= courses; course++) {
-            JsonNode board = JSON.readTree(send(request("/api/students/1/board").GET()));
+            JsonNode board = JSON.readTree(send(request(own("/board")).GET()));
             long number = course;
             if (board.at("/courses").size() < course) {
-                number = JSON.readTree(write("/api/students/1/courses", COURSE.formatted(course), "0"))
-                        .get("id")
-                        .asLong();
+                number = addCourse((int) course);
             }
             int there = 0;
             String category = "null";
@@ -242,26 +274,39 @@ final class Client {
         return add(1, title, "null", "null");
     }
 
-    private long add(long course, String title, String possible, String category)
+    long add(long course, String title, String possible, String category) throws IOException, InterruptedException {
+        return added(course, title, possible, category).get("id").asLong();
+    }
+
+    /** Types in a piece of work. @return the change by which it is there */
+    long change(long course, String title) throws IOException, InterruptedException {
+        return added(course, title, "20", "null").get("change").asLong();
+    }
+
+    private JsonNode added(long course, String title, String possible, String category)
             throws IOException, InterruptedException {
         String form = """
                 {"courseId":%d,"title":"%s","kind":"ASSIGNMENT","required":true,"possible":%s,"category":%s,
                 "instructions":""}
                 """.formatted(course, title, possible, category);
-        return JSON.readTree(write("/api/students/1/works", form, "0"))
-                .get("id")
-                .asLong();
+        return JSON.readTree(write(own("/works"), form, "0"));
     }
 
-    /** Hands one file in: up with it, and then the hand-in. */
-    void handIn(long work, String name, byte[] content) throws IOException, InterruptedException {
-        String path = "/api/students/1/works/" + work;
+    /**
+     * Hands one file in: up with it, and then the hand-in.
+     *
+     * @return the address of what was handed in
+     */
+    String handIn(long work, String name, byte[] content) throws IOException, InterruptedException {
+        String path = own("/works/" + work);
         JsonNode drafted = JSON.readTree(upload(path + "/draft/files", name, content));
         String file = drafted.at("/draft/files/0/id").asString();
-        write(
+        String done = write(
                 path + "/hand-ins",
-                "{\"content\":\"FILES\",\"files\":[" + file + "],\"note\":null}",
+                "{\"content\":\"FILES\",\"files\":[" + file + "],\"draft\":" + drafted.at("/draft/number")
+                        + ",\"note\":null}",
                 drafted.at("/work/version").asString());
+        return path + "/hand-ins/" + JSON.readTree(done).at("/receipt/id").asLong();
     }
 
     private String write(String path, String body, String version) throws IOException, InterruptedException {

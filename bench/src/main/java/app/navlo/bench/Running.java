@@ -24,7 +24,39 @@ final class Running implements AutoCloseable {
         this.startMillis = startMillis;
     }
 
+    /** That it ended before it was ready. */
+    static final class Refused extends IOException {
+        private static final long serialVersionUID = 1;
+
+        private Refused(String said) {
+            super(said);
+        }
+    }
+
     static Running start(String... verb) throws IOException {
+        return on(Files.createTempDirectory("navlo-bench"), verb);
+    }
+
+    /** @throws Refused with all that it said, if it ends before it is ready */
+    static Running on(Path data, String... verb) throws IOException {
+        long began = System.nanoTime();
+        Process process = begun(data, verb);
+        StringBuilder said = new StringBuilder();
+        BufferedReader lines =
+                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
+            said.append(line).append('\n');
+            if (line.contains("Navlo is ready")) {
+                double millis = (System.nanoTime() - began) / 1e6;
+                readOn(lines);
+                return new Running(process, Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1")), millis);
+            }
+        }
+        throw new Refused(said.toString());
+    }
+
+    /** A Navlo that nobody waits for. */
+    static Process begun(Path data, String... verb) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:SharedArchiveFile=" + APP.resolve("navlo.jsa"),
@@ -36,23 +68,11 @@ final class Running implements AutoCloseable {
                 "-jar",
                 APP.resolve("navlo.jar").toString()));
         command.addAll(Arrays.asList(verb));
-        Path data = Files.createTempDirectory("navlo-bench");
         command.addAll(List.of("--port", "0", "--data", data.toString()));
-        long began = System.nanoTime();
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().put("NAVLO_FIRST_CODE", "BENCH");
         builder.environment().put("NAVLO_SIGN_UP", "open");
-        Process process = builder.start();
-        BufferedReader lines =
-                new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
-        for (String line = lines.readLine(); line != null; line = lines.readLine()) {
-            if (line.contains("Navlo is ready")) {
-                double millis = (System.nanoTime() - began) / 1e6;
-                readOn(lines);
-                return new Running(process, Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1")), millis);
-            }
-        }
-        throw new IOException("Navlo ended before it was ready");
+        return builder.start();
     }
 
     /** What nobody reads fills the pipe, and then the server waits. */
@@ -76,6 +96,12 @@ final class Running implements AutoCloseable {
 
     double startMillis() {
         return startMillis;
+    }
+
+    /** As it is stopped by hand: it may tidy up. */
+    void stop() {
+        process.destroy();
+        process.onExit().join();
     }
 
     @Override

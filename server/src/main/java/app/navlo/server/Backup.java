@@ -55,6 +55,9 @@ final class Backup {
             throw new IllegalArgumentException("there is no data in that folder; choose another with --data");
         }
         Path part = Path.of(call.file() + ".part");
+        Seal seal = call.launch().seal();
+        seal.check();
+        seal.lift();
         try {
             if (isFree(call.launch())) {
                 new Copies(open(call.launch())).write(part);
@@ -68,6 +71,7 @@ final class Backup {
                     + ". Keep " + call.launch().key() + " apart from it: it opens the keys of links.";
         } finally {
             Files.deleteIfExists(part);
+            seal.put();
         }
     }
 
@@ -95,7 +99,9 @@ final class Backup {
             Files.move(data, before);
             kept = " What was there is " + before + ".";
         }
+        call.launch().seal().lift();
         Files.move(part, data);
+        call.launch().seal().put();
         return data + " is back from " + call.file() + ": " + words(held) + "." + kept;
     }
 

@@ -1,7 +1,5 @@
 package app.navlo.server;
 
-import ch.qos.logback.classic.Level;
-import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -13,8 +11,6 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import org.flywaydb.core.Flyway;
-import org.slf4j.LoggerFactory;
 import org.springframework.util.FileSystemUtils;
 
 /**
@@ -123,6 +119,7 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         Path file = file();
         Files.deleteIfExists(Path.of(database() + ".trace.db"));
         Files.deleteIfExists(file);
+        seal().lift();
         for (Path school : schools()) {
             Files.deleteIfExists(Path.of(school + ".mv.db"));
         }
@@ -162,23 +159,25 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         }
     }
 
-    /**
-     * Brings the schema up to date, and closes the data again before the server opens it: H2 checks what a row may hold by the
-     * connection that made its table, and takes no more rows once that one is closed.
-     */
-    private void migrate() {
-        // The server's own settings of the log aren't read yet.
-        ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
-        Flyway.configure()
-                .dataSource(url(), USER, "")
-                .locations("classpath:db/migration")
-                .load()
-                .migrate();
+    private void migrate() throws IOException {
+        Seal seal = seal();
+        seal.check();
+        seal.lift();
+        new Upgrade(file(), Launch::url).bring();
+    }
+
+    Seal seal() {
+        return new Seal(file());
     }
 
     /** Every commit reaches the file before it is answered: WRITE_DELAY=0. */
     String url() {
-        return "jdbc:h2:file:" + database()
+        return url(database());
+    }
+
+    /** @param database its file, without the ending */
+    private static String url(Path database) {
+        return "jdbc:h2:file:" + database
                 + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;LOCK_TIMEOUT=20000;DB_CLOSE_ON_EXIT=FALSE";
     }
 

@@ -43,15 +43,27 @@ public class NavloApplication {
         try {
             Launch launch = Launch.of(List.of(args));
             launch.prepare();
+            SpringApplication.getShutdownHandlers().add(() -> seal(launch));
             SpringApplication application = new SpringApplication(NavloApplication.class);
             application.setDefaultProperties(launch.properties());
             System.out.println(ready(application.run()));
+        } catch (Seal.DamagedData damaged) {
+            stop(1, String.valueOf(damaged.getMessage()));
         } catch (IllegalArgumentException | IOException wrong) {
             stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
         } catch (SpringApplication.AbandonedRunException preparedByTheBuild) {
             throw preparedByTheBuild;
         } catch (RuntimeException failed) {
             stop(1, why(failed));
+        }
+    }
+
+    /** What is stopped in peace can be told from what was changed since. */
+    private static void seal(Launch launch) {
+        try {
+            launch.seal().put();
+        } catch (IOException unsealed) {
+            System.err.println("navlo: the data stay without a seal: " + unsealed.getMessage());
         }
     }
 
@@ -76,9 +88,16 @@ public class NavloApplication {
             }
             List<String> start = new ArrayList<>(List.of("start"));
             start.addAll(args.subList(1, args.size()));
-            JdbcClient db = JdbcClient.create(
-                    new DriverManagerDataSource(Launch.of(start).url() + ";IFEXISTS=TRUE", Launch.USER, ""));
-            System.out.println(new ForgottenPassword(new People(db), new SignIns(db)).set(args.get(0), typed()));
+            Launch launch = Launch.of(start);
+            launch.seal().check();
+            launch.seal().lift();
+            try {
+                JdbcClient db = JdbcClient.create(
+                        new DriverManagerDataSource(launch.url() + ";IFEXISTS=TRUE", Launch.USER, ""));
+                System.out.println(new ForgottenPassword(new People(db), new SignIns(db)).set(args.get(0), typed()));
+            } finally {
+                launch.seal().put();
+            }
         } catch (IllegalArgumentException | IOException wrong) {
             stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
         } catch (DataAccessException failed) {

@@ -1,5 +1,6 @@
 package app.navlo.server.account;
 
+import app.navlo.server.problem.OutOfReach;
 import app.navlo.server.problem.Problems;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Keyring;
@@ -188,6 +189,9 @@ class SecurityConfig {
             long seconds = soon.longest().toSeconds() + 1;
             response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
             problems.write(response, Refusal.tooManyTries(seconds));
+        } else if (OutOfReach.in(why)) {
+            LOG.error("a sign-in couldn't be checked: {}", String.valueOf(why.getMessage()));
+            problems.write(response, OutOfReach.refusal());
         } else {
             LOG.info("a sign-in was refused");
             problems.write(response, wrongSignIn());

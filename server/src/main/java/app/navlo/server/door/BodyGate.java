@@ -86,7 +86,6 @@ class BodyGate extends OncePerRequestFilter {
         int now = coming.merge(source, 1, Integer::sum);
         try {
             if (now > limits.atOnce()) {
-                response.setHeader(HttpHeaders.RETRY_AFTER, "2");
                 refuse(
                         request,
                         response,

@@ -43,6 +43,8 @@ import tools.jackson.databind.json.JsonMapper;
 @RestControllerAdvice
 public class Problems extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(Problems.class);
+    private static final String RETRY_SECONDS = "2";
+
     private final JsonMapper json;
 
     Problems(JsonMapper json) {
@@ -68,6 +70,9 @@ public class Problems extends ResponseEntityExceptionHandler {
     /** For filters, which stand before the controllers. */
     public void write(HttpServletResponse response, Refusal refusal) throws IOException {
         response.setStatus(refusal.status().value());
+        if (refusal.status().equals(HttpStatus.SERVICE_UNAVAILABLE)) {
+            response.setHeader(HttpHeaders.RETRY_AFTER, RETRY_SECONDS);
+        }
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         json.writeValue(response.getOutputStream(), detail(refusal));
     }
@@ -169,6 +174,12 @@ public class Problems extends ResponseEntityExceptionHandler {
         }
         if (broken instanceof ClientAbortException) {
             return null;
+        }
+        if (OutOfReach.in(broken)) {
+            LOG.error("the data are closed: {}", String.valueOf(broken.getMessage()));
+            return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
+                    .header(HttpHeaders.RETRY_AFTER, RETRY_SECONDS)
+                    .body(detail(OutOfReach.refusal()));
         }
         LOG.error("{} couldn't be answered", request.getDescription(false), broken);
         ProblemDetail problem = detail(

@@ -24,8 +24,10 @@ public class Changes {
 
     private final JdbcClient db;
     private final Device device;
+    private final WrittenThrough disk;
 
-    Changes(JdbcClient db, Device device) {
+    Changes(JdbcClient db, Device device, WrittenThrough disk) {
+        this.disk = disk;
         this.db = db;
         this.device = device;
     }
@@ -61,6 +63,7 @@ public class Changes {
     }
 
     public long add(NewChange change, @Nullable Long undoes) {
+        disk.onCommit();
         KeyHolder key = new GeneratedKeyHolder();
         db.sql("""
                 INSERT INTO change (student_id, person_id, kind, at, source, summary, undoes, device)

@@ -1,0 +1,29 @@
+package app.navlo.server.problem;
+
+import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
+import org.springframework.dao.DataAccessResourceFailureException;
+import org.springframework.http.HttpStatus;
+import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionSystemException;
+
+/** The data can't be reached now. They are opened again by themselves once that can be done. */
+public final class OutOfReach {
+    private OutOfReach() {}
+
+    /** Whether a fault comes of that. */
+    public static boolean in(@Nullable Throwable fault) {
+        return Stream.<@Nullable Throwable>iterate(fault, cause -> cause != null, Throwable::getCause)
+                .anyMatch(cause -> cause instanceof DataAccessResourceFailureException
+                        || cause instanceof CannotCreateTransactionException
+                        || cause instanceof TransactionSystemException);
+    }
+
+    public static Refusal refusal() {
+        return Refusal.of(
+                HttpStatus.SERVICE_UNAVAILABLE,
+                "The data can't be reached just now",
+                "",
+                "Nothing was changed. Try again in a moment; if it stays, whoever runs this Navlo has to make space on its disk.");
+    }
+}
