@@ -73,9 +73,11 @@ final class DamagedFault {
             Confirmed.Found found = written.look(navlo);
             return found.equals(Confirmed.Found.NOTHING_AMISS) ? "started, all there" : "started, NOT ALL THERE";
         } catch (Running.Refused refused) {
-            return String.valueOf(refused.getMessage()).contains("./navlo restore")
+            String said = String.valueOf(refused.getMessage());
+            return said.contains("./navlo restore")
                     ? "refused, with the cure"
-                    : "refused otherwise";
+                    : "REFUSED OTHERWISE: "
+                            + said.substring(said.stripTrailing().lastIndexOf('\n') + 1);
         } catch (IOException answered) {
             return "started, refused to read";
         }

@@ -22,7 +22,13 @@ final class Failures {
         return say(failed, "not found, and IFEXISTS=true");
     }
 
+    static boolean full(Throwable failed) {
+        return say(failed, "No space left on device", "not enough space on the disk");
+    }
+
+    /** What the database stumbles over in its own file, in whatever words; ask for the other causes first. */
     static boolean damaged(Throwable failed) {
-        return say(failed, "File corrupted", "unable to recover", "corrupted");
+        return Stream.<@Nullable Throwable>iterate(failed, cause -> cause != null, Throwable::getCause)
+                .anyMatch(cause -> cause.getClass().getName().startsWith("org.h2."));
     }
 }

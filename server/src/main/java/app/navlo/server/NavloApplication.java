@@ -144,6 +144,9 @@ public class NavloApplication {
         if (Failures.inUse(failed)) {
             return "another Navlo uses this data; stop it, or choose another folder with --data";
         }
+        if (Failures.full(failed)) {
+            return "there is no space left on the disk of the data; make some and start again. Nothing was changed";
+        }
         if (Failures.damaged(failed)) {
             return "the data can't be read: the file is damaged. Bring it back from a copy: ./navlo restore FILE [--data DIR];"
                     + " what is there now stays beside it";

@@ -32,7 +32,7 @@ final class Seal {
         if (Files.isRegularFile(seal)
                 && Files.isRegularFile(data)
                 && !Files.readString(seal).strip().equals(sum())) {
-            throw new DamagedData(data, seal);
+            throw DamagedData.changed(data, seal);
         }
     }
 
@@ -72,10 +72,20 @@ final class Seal {
     static final class DamagedData extends IOException {
         private static final long serialVersionUID = 1;
 
-        private DamagedData(Path data, Path seal) {
-            super("the data aren't as they were left at the last stop: " + data
+        private DamagedData(String words) {
+            super(words);
+        }
+
+        private static DamagedData changed(Path data, Path seal) {
+            return new DamagedData("the data aren't as they were left at the last stop: " + data
                     + " was damaged, or put there by somebody. Bring it back from a copy (./navlo restore FILE [--data DIR]); or,"
                     + " if it was you who put it there, delete " + seal + " and start again");
+        }
+
+        static DamagedData empty(Path data) {
+            return new DamagedData(
+                    data + " holds no data of Navlo any more: it was cut off, or is something else. Bring it back from"
+                            + " a copy (./navlo restore FILE [--data DIR]); or, to begin with nothing, move it away and start again");
         }
     }
 }

@@ -12,6 +12,9 @@ import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
 import java.util.function.Function;
 import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.MigrationInfo;
+import org.flywaydb.core.api.MigrationInfoService;
+import org.flywaydb.core.api.MigrationState;
 import org.flywaydb.core.api.configuration.FluentConfiguration;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.LoggerFactory;
@@ -60,7 +63,7 @@ final class Upgrade {
             Files.deleteIfExists(next);
             if (!Files.isRegularFile(data)) {
                 migrate(next, target);
-            } else if (flyway(data, target).info().pending().length > 0) {
+            } else if (isToDo(target)) {
                 room();
                 Files.copy(data, next, StandardCopyOption.COPY_ATTRIBUTES);
                 migrate(next, target);
@@ -69,6 +72,21 @@ final class Upgrade {
             }
             Files.move(next, data, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         }
+    }
+
+    /** @throws Seal.DamagedData where there is a file of data and nothing is left in it: an empty Navlo would begin in its place */
+    private boolean isToDo(@Nullable String target) throws IOException {
+        MigrationInfoService info = flyway(data, target).info();
+        MigrationInfo current = info.current();
+        if (current == null) {
+            throw Seal.DamagedData.empty(data);
+        }
+        if (current.getState() == MigrationState.FUTURE_SUCCESS) {
+            throw new IllegalArgumentException(
+                    "the data in " + data.getParent() + " were written by a newer Navlo than this one; start"
+                            + " that one, or go back to a copy of before: ./navlo restore FILE [--data DIR]");
+        }
+        return info.pending().length > 0;
     }
 
     private void migrate(Path next, @Nullable String target) throws IOException {

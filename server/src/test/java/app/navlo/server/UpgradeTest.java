@@ -119,6 +119,28 @@ public class UpgradeTest {
         assertFalse(opened.contains(data.resolveSibling("navlo-next")), opened.toString());
     }
 
+    /** A file that was cut off to nothing isn't begun anew as if nobody had ever been here. */
+    @Test
+    public void aFileWithNothingInItIsNoNewNavlo() throws IOException {
+        for (int size : new int[] {0, 10, 4096}) {
+            Files.write(data, new byte[size]);
+            Exception refused = expectThrows(Exception.class, () -> upgrade().bring());
+            assertTrue(refused instanceof Seal.DamagedData || Failures.damaged(refused), size + " bytes: " + refused);
+        }
+    }
+
+    @Test
+    public void dataOfANewerNavloAreLeftAlone() throws IOException, SQLException {
+        upgrade().bring();
+        run("INSERT INTO \"flyway_schema_history\" SELECT \"installed_rank\" + 1000, '9999', 'from the future', 'SQL',"
+                + " 'V9999__from_the_future.sql', 1, \"installed_by\", \"installed_on\", 1, TRUE FROM \"flyway_schema_history\""
+                + " WHERE \"version\" = '1'");
+        String words = String.valueOf(
+                expectThrows(IllegalArgumentException.class, () -> upgrade().bring())
+                        .getMessage());
+        assertTrue(words.contains("newer Navlo"), words);
+    }
+
     @Test
     public void twoAtOnceDontMeet() throws IOException, SQLException {
         try (FileChannel other = FileChannel.open(

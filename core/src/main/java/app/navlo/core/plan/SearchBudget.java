@@ -24,7 +24,7 @@ public record SearchBudget(long steps, int labels, int rounds) {
 
     private static final int FEWEST_ROUNDS = 10;
     private static final int ROUNDS = 400;
-    private static final int ROUNDS_IF_MANY = 220;
+    private static final int ROUNDS_IF_MANY = 300;
     private static final int ROUNDS_TO_PROVE = 800;
 
     /** A quarter as hard, with a bound half as hard: what the page asks for with every move of the slider. */

@@ -6,21 +6,26 @@ import java.util.Arrays;
 import java.util.HashSet;
 import java.util.Locale;
 import java.util.Set;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 
-/** How alike two entries are: the words that their titles share, and whether their dues are near. */
+/**
+ * How alike two entries are: the words that their titles share, and whether their dues are near. What is numbered otherwise is other
+ * work, however much else is shared: the fourth lab isn't the third.
+ */
 final class Likeness {
     /** Two dues of the same work differ by a time of day, or by a day. */
     private static final Duration NEAR = Duration.ofHours(36);
 
     private static final int LEAST_PERCENT = 60;
+    private static final Pattern NUMBER = Pattern.compile("\\p{Nd}+");
 
     private Likeness() {}
 
     /** Percent of shared words, 0–100; 0 where it is too little, or the dues are far apart. */
     static int of(RecordEntry one, RecordEntry other) {
-        if (!near(one.due(), other.due())) {
+        if (!near(one.due(), other.due()) || !sameNumbers(one.title(), other.title())) {
             return 0;
         }
         Set<String> words = words(one.title());
@@ -30,6 +35,20 @@ final class Likeness {
         int all = words.size() + others.size();
         int percent = all == 0 ? 0 : 200 * shared.size() / all;
         return percent >= LEAST_PERCENT ? percent : 0;
+    }
+
+    /** Where one says fewer, those; "Lab 3" may be "Lab 03 (20 points)". */
+    private static boolean sameNumbers(String title, String other) {
+        Set<String> numbers = numbers(title);
+        Set<String> others = numbers(other);
+        return numbers.containsAll(others) || others.containsAll(numbers);
+    }
+
+    private static Set<String> numbers(String title) {
+        return NUMBER.matcher(title)
+                .results()
+                .map(found -> found.group().replaceFirst("^0+(?=.)", ""))
+                .collect(Collectors.toSet());
     }
 
     private static boolean near(@Nullable Instant one, @Nullable Instant other) {

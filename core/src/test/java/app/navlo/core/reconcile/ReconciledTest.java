@@ -4,8 +4,10 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 public class ReconciledTest {
@@ -48,5 +50,28 @@ public class ReconciledTest {
         Reconciled reconciled = Reconciled.of(List.of(lab), List.of(essay), List.of());
         assertEquals(reconciled.onlyOnSite(), List.of(lab));
         assertEquals(reconciled.onlyInBook(), List.of(essay));
+    }
+
+    @DataProvider
+    public static Object[][] numbered() {
+        return new Object[][] {
+            {"Soil lab 3", "Soil lab 4", false},
+            {"Unit 5 reading quiz", "Unit 6 reading quiz", false},
+            {"Table 5/3", "Table 14/3", false},
+            {"Sketchbook week 2 part 1", "Sketchbook week 2 part 3", false},
+            {"Soil lab 3", "Soil Lab 03", true},
+            {"Soil lab 3", "Soil lab 3 (20 points)", true},
+            {"Soil lab report, week3", "Soil lab report week 3", true},
+            {"Soil lab report", "Soil lab report 3", true},
+        };
+    }
+
+    /** A score of the fourth lab on the third would be the worst that a second record can do. */
+    @Test(dataProvider = "numbered")
+    public void whatIsNumberedOtherwiseIsOtherWork(String site, String book, boolean same) {
+        for (Instant due : Arrays.asList(DUE, null)) {
+            Reconciled reconciled = of(entry("s", site, DUE), entry("b", book, due), List.of());
+            assertEquals(reconciled.matches(), same ? Map.of("s", "b") : Map.of(), site + " and " + book);
+        }
     }
 }

@@ -9,6 +9,7 @@ import app.navlo.core.next.Wishes;
 import app.navlo.core.plan.Guess;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
+import app.navlo.server.account.Sights;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
@@ -48,8 +49,19 @@ public class NextService {
     private final WishList wishes;
     private final Changes changes;
     private final PlanHolding holding;
+    private final PlansOfTheMinute minute;
+    private final Sights sights;
 
-    NextService(Boards boards, StudentHours hours, WishList wishes, Changes changes, PlanHolding holding) {
+    NextService(
+            Boards boards,
+            StudentHours hours,
+            WishList wishes,
+            Changes changes,
+            PlanHolding holding,
+            PlansOfTheMinute minute,
+            Sights sights) {
+        this.minute = minute;
+        this.sights = sights;
         this.holding = holding;
         this.boards = boards;
         this.hours = hours;
@@ -72,23 +84,30 @@ public class NextService {
     /** @param budgetMinutes that today has from now on, whatever its free hours and whatever holds; null for those */
     public Made make(long student, ZoneId zone, @Nullable Integer budgetMinutes, Instant now) {
         Board board = boards.read(student, zone, now);
-        Availability own = hours.of(board);
-        Instant end = end(board);
-        List<Stretch> free = free(own, budgetMinutes, board, end);
-        List<Stretch> spill = budgetMinutes == null ? own.spill(now, end, overrun(board)) : List.of();
         List<Wish> standing = wishes.of(student, changes.undone(student));
         PlanHolding.Holding before =
                 holding.of(student, standing + " " + new TreeMap<>(board.aims()) + " " + board.time());
+        PlansOfTheMinute.Planned planned = minute.of(
+                PlansOfTheMinute.Question.at(board, sights.of(student).words(), before, budgetMinutes),
+                board,
+                () -> planned(board, standing, before, budgetMinutes));
+        return new Made(board, planned.with(), standing, before, planned.plan());
+    }
+
+    private PlansOfTheMinute.Planned planned(
+            Board board, List<Wish> standing, PlanHolding.Holding before, @Nullable Integer budgetMinutes) {
+        Instant now = board.now();
+        Availability own = hours.of(board);
+        Instant end = end(board);
         Circumstances with = new Circumstances(
-                free,
-                spill,
+                free(own, budgetMinutes, board, end),
+                budgetMinutes == null ? own.spill(now, end, overrun(board)) : List.of(),
                 wishes(standing, now),
                 board.aims().entrySet().stream()
                         .collect(Collectors.toMap(aim -> Long.toString(aim.getKey()), aim -> aim.getValue())),
                 guesses(board),
                 budgetMinutes == null ? before.held() : null);
-        NextPlan plan = NextPlanner.plan(board.books().values(), with, now);
-        return new Made(board, with, standing, before, plan);
+        return new PlansOfTheMinute.Planned(with, NextPlanner.plan(board.books().values(), with, now));
     }
 
     /** What it would cost to do one piece of work before another. @throws Refusal if either isn't planned */
