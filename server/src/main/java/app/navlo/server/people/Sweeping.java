@@ -1,8 +1,11 @@
 package app.navlo.server.people;
 
+import app.navlo.server.store.Departures;
 import app.navlo.server.store.Leftovers;
 import app.navlo.server.time.ServerClock;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -14,9 +17,12 @@ class Sweeping {
     private static final Logger LOG = LoggerFactory.getLogger(Sweeping.class);
 
     private final Leftovers leftovers;
+    private final Departures departures;
     private final ServerClock clock;
+    private Set<String> unnamed = Set.of();
 
-    Sweeping(Leftovers leftovers, ServerClock clock) {
+    Sweeping(Leftovers leftovers, Departures departures, ServerClock clock) {
+        this.departures = departures;
         this.leftovers = leftovers;
         this.clock = clock;
     }
@@ -27,5 +33,17 @@ class Sweeping {
         if (!gone.isEmpty()) {
             LOG.info("swept out {}", gone);
         }
+        contents();
+    }
+
+    /** Of what nothing named a round ago either: what is just being put in is named in a moment. */
+    private void contents() {
+        Set<String> now = leftovers.unnamed();
+        List<String> old = now.stream().filter(unnamed::contains).toList();
+        old.forEach(departures::forget);
+        if (!old.isEmpty()) {
+            LOG.info("swept out the contents of {} files that nothing names", old.size());
+        }
+        unnamed = now;
     }
 }

@@ -4,6 +4,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -11,6 +14,9 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class Leftovers {
     private static final Duration WAYS_IN = Duration.ofDays(1);
+    /** What was looked at and never taken in. */
+    private static final Duration LOOKED_AT = Duration.ofDays(7);
+
     private static final Duration INVITATIONS = Duration.ofDays(90);
     private static final Duration WRITES = Duration.ofDays(30);
     private static final Duration TOLD = Duration.ofDays(200);
@@ -28,6 +34,9 @@ public class Leftovers {
                 "address_confirmation", new Rule("DELETE FROM address_confirmation WHERE ends_at < :before", WAYS_IN));
         RULES.put("hand_over", new Rule("DELETE FROM hand_over WHERE ends_at < :before", WAYS_IN));
         RULES.put("invitation", new Rule("DELETE FROM invitation WHERE ends_at < :before", INVITATIONS));
+        RULES.put(
+                "calendar_file",
+                new Rule("DELETE FROM calendar_file WHERE read_at < :before AND change_id IS NULL", LOOKED_AT));
         RULES.put("write_once", new Rule("DELETE FROM write_once WHERE at < :before", WRITES));
         RULES.put("notice_told", new Rule("DELETE FROM notice_told WHERE told_at < :before", TOLD));
         RULES.put(
@@ -39,6 +48,17 @@ public class Leftovers {
 
     Leftovers(JdbcClient db) {
         this.db = db;
+    }
+
+    /** The digests of contents that nothing names: drafts that were thrown away, files that were looked at. */
+    public Set<String> unnamed() {
+        String named = Stream.concat(ArchiveTables.WITH_FILES.stream(), Stream.of("calendar_file"))
+                .sorted()
+                .map(table -> "NOT EXISTS (SELECT 1 FROM " + table + " WHERE sha256 = stored_file.sha256)")
+                .collect(Collectors.joining(" AND "));
+        return Set.copyOf(db.sql("SELECT sha256 FROM stored_file WHERE " + named)
+                .query(String.class)
+                .list());
     }
 
     /** @return how many rows of each table are gone; tables of which none went aren't there */

@@ -1,11 +1,16 @@
 package app.navlo.server.store;
 
 import static org.testng.Assert.assertEquals;
+import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertTrue;
 
 import app.navlo.server.TestSettings;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -26,6 +31,9 @@ public class LeftoversTest extends AbstractTestNGSpringContextTests {
     private People people;
 
     @Autowired
+    private Files files;
+
+    @Autowired
     private JdbcClient db;
 
     private long person;
@@ -33,6 +41,9 @@ public class LeftoversTest extends AbstractTestNGSpringContextTests {
     @BeforeClass
     public void somebody() {
         person = people.add(new People.NewPerson("left@example.org", "none", "Left", Role.STUDENT, "UTC", NOW));
+        for (String content : List.of("o", "y")) {
+            files.keep(content.repeat(64), content.getBytes(StandardCharsets.UTF_8));
+        }
     }
 
     @DataProvider
@@ -52,6 +63,11 @@ public class LeftoversTest extends AbstractTestNGSpringContextTests {
                 "invitation",
                 90,
                 "INSERT INTO invitation (hash, made_by, role, made_at, ends_at) VALUES (:key, :person, 'STUDENT', :at, :at)"
+            },
+            {
+                "calendar_file",
+                7,
+                "INSERT INTO calendar_file (student_id, name, sha256, read_at) VALUES (:person, 'term.ics', :key, :at)"
             },
             {
                 "write_once",
@@ -107,5 +123,23 @@ public class LeftoversTest extends AbstractTestNGSpringContextTests {
                 .update();
         assertEquals(leftovers.sweep(NOW), Map.of());
         db.sql("DELETE FROM notice_mail WHERE body = 'words'").update();
+    }
+
+    /** A content is in use as long as anything names it, whoever and wherever that is. */
+    @Test
+    public void contentsThatNothingNamesAreFound() {
+        String lonely = "a".repeat(64);
+        String named = "b".repeat(64);
+        files.keep(lonely, new byte[] {1});
+        files.keep(named, new byte[] {2});
+        add(
+                "INSERT INTO calendar_file (student_id, name, sha256, read_at) VALUES (:person, 'b.ics', :key, :at)",
+                "b",
+                NOW);
+        Set<String> unnamed = leftovers.unnamed();
+        assertTrue(unnamed.contains(lonely));
+        assertFalse(unnamed.contains(named));
+        db.sql("DELETE FROM calendar_file WHERE name = 'b.ics'").update();
+        assertTrue(leftovers.unnamed().contains(named));
     }
 }
