@@ -1,9 +1,9 @@
-// Signs in to a running demo and has Lighthouse look at some of its pages: node run.mjs ADDRESS PATH...
+// Signs in to a running demo and has Lighthouse look at some of its pages: node run.mjs ADDRESS EMAIL PASSWORD PATH...
 import { launch } from 'chrome-launcher';
 import lighthouse, { desktopConfig } from 'lighthouse';
 import puppeteer from 'puppeteer-core';
 
-const [address, ...paths] = process.argv.slice(2);
+const [address, email, password, ...paths] = process.argv.slice(2);
 const CATEGORIES = ['performance', 'accessibility', 'best-practices'];
 const FLAGS = [
   '--headless=new',
@@ -22,10 +22,10 @@ async function signIn(port) {
   const page = await browser.newPage();
   await page.goto(address);
   await page.waitForSelector('input[type=password]');
-  await page.type('input[autocomplete=username]', 'mira@thornmere.example');
-  await page.type('input[type=password]', 'garden-gate-24');
+  await page.type('input[autocomplete=username]', email);
+  await page.type('input[type=password]', password);
   await page.keyboard.press('Enter');
-  await page.waitForFunction(() => location.pathname.endsWith('/next'));
+  await page.waitForFunction(() => /\/(next|household)$/.test(location.pathname));
   await page.close();
   await browser.disconnect();
 }

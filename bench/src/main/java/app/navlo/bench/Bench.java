@@ -33,8 +33,9 @@ public final class Bench {
         ALL.put("own-term", OwnTermBench::run);
         ALL.put("links", LinksBench::run);
         ALL.put("mentor", () -> MentorBench.run(options));
+        ALL.put("load", () -> LoadBench.run(options));
         ALL.put("faults", () -> FaultsBench.run(options));
-        ALL.put("lighthouse", LighthouseBench::run);
+        ALL.put("lighthouse", () -> LighthouseBench.run(options));
     }
 
     private Bench() {}
@@ -47,8 +48,8 @@ public final class Bench {
         List<String> names = first > 0
                 ? said.subList(0, first)
                 : ALL.keySet().stream()
-                        .filter(name ->
-                                !List.of("build", "mentor", "term", "faults").contains(name))
+                        .filter(name -> !List.of("build", "mentor", "term", "faults", "load")
+                                .contains(name))
                         .toList();
         for (String name : names) {
             Measurement measurement = ALL.get(name);

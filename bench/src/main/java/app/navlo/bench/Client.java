@@ -44,6 +44,19 @@ final class Client {
         get("/api/session");
     }
 
+    /** In the session of another client, over a connection of its own. */
+    private Client(Client other) {
+        base = other.base;
+        student = other.student;
+        other.cookies.getCookieStore().getCookies().forEach(cookie -> cookies.getCookieStore()
+                .add(URI.create(base), cookie));
+    }
+
+    /** Another tab of the same browser. */
+    Client again() {
+        return new Client(this);
+    }
+
     private Client(String base, boolean signedUp) throws IOException, InterruptedException {
         this.base = base;
         get("/api/session");

@@ -1,0 +1,118 @@
+package app.navlo.bench;
+
+import java.io.IOException;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.TreeMap;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import java.util.concurrent.TimeUnit;
+
+/**
+ * Many browsers at once on the demo: each path alone, then a mix of them with some who write. Printed are answers a second, how long
+ * they took, and what was refused.
+ */
+final class LoadBench {
+    private static final int CLIENTS = 50;
+    private static final int WRITERS = 5;
+    private static final int SECONDS = 20;
+    private static final List<String> PATHS = List.of("/board", "/next", "/works/57");
+
+    private LoadBench() {}
+
+    /** {@code --clients N --writers N --seconds N}. */
+    static void run(Options options) throws Exception {
+        int clients = (int) options.whole("clients", CLIENTS);
+        int writers = (int) options.whole("writers", WRITERS);
+        long seconds = options.whole("seconds", SECONDS);
+        try (Running navlo = Running.start("demo")) {
+            for (String path : PATHS) {
+                Tally alone = new Tally();
+                load(navlo, Collections.nCopies(clients, List.of(path)), 0, seconds, alone);
+                alone.print(clients + " connections on " + path);
+            }
+            Tally mixed = new Tally();
+            load(navlo, Collections.nCopies(clients, PATHS), writers, seconds, mixed);
+            mixed.print(clients + " connections on all of them, " + writers + " who write");
+        }
+    }
+
+    /** What came of it. */
+    private static final class Tally {
+        private final List<Double> reads = Collections.synchronizedList(new ArrayList<>());
+        private final List<Double> writes = Collections.synchronizedList(new ArrayList<>());
+        private final Map<String, Integer> refused = Collections.synchronizedMap(new TreeMap<>());
+        private double seconds;
+
+        void print(String what) {
+            System.out.printf(Locale.ROOT, "%-52s %s%n", what, words(reads));
+            if (!writes.isEmpty()) {
+                System.out.printf(Locale.ROOT, "%-52s %s%n", "... written meanwhile", words(writes));
+            }
+            if (!refused.isEmpty()) {
+                System.out.printf(Locale.ROOT, "%-52s %s%n", "... refused", refused);
+            }
+        }
+
+        private String words(List<Double> millis) {
+            Figures figures =
+                    new Figures(millis.stream().mapToDouble(Double::doubleValue).toArray());
+            return String.format(
+                    Locale.ROOT,
+                    "%7.1f a second, median %7.1f ms, p95 %7.1f, p99 %7.1f",
+                    millis.size() / seconds,
+                    figures.median(),
+                    figures.percentile(95),
+                    figures.percentile(99));
+        }
+    }
+
+    private static void load(Running navlo, List<List<String>> readers, int writers, long seconds, Tally tally)
+            throws Exception {
+        Client first = new Client(navlo.address());
+        for (String path : PATHS) {
+            first.get(first.own(path));
+        }
+        ExecutorService all = Executors.newFixedThreadPool(readers.size() + writers);
+        List<Client> clients = new ArrayList<>();
+        for (int i = 0; i < readers.size() + writers; i++) {
+            clients.add(first.again());
+        }
+        long began = System.nanoTime();
+        long until = began + TimeUnit.SECONDS.toNanos(seconds);
+        List<Future<?>> ended = new ArrayList<>();
+        for (int i = 0; i < clients.size(); i++) {
+            Client client = clients.get(i);
+            List<String> paths = i < readers.size() ? readers.get(i) : List.of();
+            ended.add(all.submit(() -> ask(client, paths, until, tally)));
+        }
+        for (Future<?> one : ended) {
+            one.get();
+        }
+        tally.seconds = (System.nanoTime() - began) / 1e9;
+        all.shutdown();
+    }
+
+    private static void ask(Client client, List<String> paths, long until, Tally tally) {
+        for (int i = 0; System.nanoTime() < until; i++) {
+            long began = System.nanoTime();
+            try {
+                if (paths.isEmpty()) {
+                    client.post(client.own("/courses/1/notes"), "{\"tag\":null,\"body\":\"Under load\"}");
+                } else {
+                    client.get(client.own(paths.get(i % paths.size())));
+                }
+                (paths.isEmpty() ? tally.writes : tally.reads).add((System.nanoTime() - began) / 1e6);
+            } catch (IOException answered) {
+                tally.refused.merge(String.valueOf(answered.getMessage()).split(" ")[0], 1, Integer::sum);
+            } catch (InterruptedException stopped) {
+                Thread.currentThread().interrupt();
+                return;
+            }
+        }
+    }
+}
