@@ -9,10 +9,12 @@ package app.navlo.core.plan;
  */
 public record SearchBudget(long steps, int labels, int rounds) {
     private static final long STEPS_A_JOB = 4_200;
-    /** And for each job beyond so many. */
+    /** Up to so many jobs. */
     private static final int MANY = 40;
+    /** And for each job beyond so many; between the two, prices bring more than steps do. */
+    private static final int VERY_MANY = 60;
 
-    private static final long STEPS_A_JOB_MORE = 2_000;
+    private static final long STEPS_A_JOB_MORE = 3_000;
     private static final long FEWEST_STEPS = 30_000;
     private static final int SMALL = 12;
     private static final int SMALL_LABELS = 200_000;
@@ -38,7 +40,8 @@ public record SearchBudget(long steps, int labels, int rounds) {
     }
 
     private static long steps(int jobs) {
-        return Math.max(FEWEST_STEPS, STEPS_A_JOB * Math.min(jobs, MANY) + STEPS_A_JOB_MORE * Math.max(0, jobs - MANY));
+        return Math.max(
+                FEWEST_STEPS, STEPS_A_JOB * Math.min(jobs, MANY) + STEPS_A_JOB_MORE * Math.max(0, jobs - VERY_MANY));
     }
 
     /** What answers while a finger rests on the slider: on a slow machine a tenth of a second for 40 jobs. */
