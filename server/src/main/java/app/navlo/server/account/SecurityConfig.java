@@ -190,8 +190,7 @@ class SecurityConfig {
             response.setHeader(HttpHeaders.RETRY_AFTER, Long.toString(seconds));
             problems.write(response, Refusal.tooManyTries(seconds));
         } else if (OutOfReach.in(why)) {
-            LOG.error("a sign-in couldn't be checked: {}", String.valueOf(why.getMessage()));
-            problems.write(response, OutOfReach.refusal());
+            problems.write(response, problems.outOfReach(why));
         } else {
             LOG.info("a sign-in was refused");
             problems.write(response, wrongSignIn());

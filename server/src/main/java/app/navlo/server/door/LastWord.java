@@ -7,8 +7,6 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import org.slf4j.Logger;
-import org.slf4j.LoggerFactory;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
@@ -18,8 +16,6 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 3)
 class LastWord extends OncePerRequestFilter {
-    private static final Logger LOG = LoggerFactory.getLogger(LastWord.class);
-
     private final Problems problems;
 
     LastWord(Problems problems) {
@@ -35,9 +31,8 @@ class LastWord extends OncePerRequestFilter {
             if (!OutOfReach.in(fault) || response.isCommitted()) {
                 throw fault;
             }
-            LOG.error("the data are closed: {}", String.valueOf(fault.getMessage()));
             response.reset();
-            problems.write(response, OutOfReach.refusal());
+            problems.write(response, problems.outOfReach(fault));
         }
     }
 }

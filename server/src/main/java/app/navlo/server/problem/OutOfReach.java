@@ -9,6 +9,9 @@ import org.springframework.transaction.TransactionSystemException;
 
 /** The data can't be reached now. They are opened again by themselves once that can be done. */
 public final class OutOfReach {
+    /** Somebody met it. */
+    public record Met() {}
+
     private OutOfReach() {}
 
     /** Whether a fault comes of that. */
@@ -19,7 +22,7 @@ public final class OutOfReach {
                         || cause instanceof TransactionSystemException);
     }
 
-    public static Refusal refusal() {
+    static Refusal refusal() {
         return Refusal.of(
                 HttpStatus.SERVICE_UNAVAILABLE,
                 "The data can't be reached just now",

@@ -11,6 +11,7 @@ import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.PessimisticLockingFailureException;
@@ -46,9 +47,18 @@ public class Problems extends ResponseEntityExceptionHandler {
     private static final String RETRY_SECONDS = "2";
 
     private final JsonMapper json;
+    private final ApplicationEventPublisher events;
 
-    Problems(JsonMapper json) {
+    Problems(JsonMapper json, ApplicationEventPublisher events) {
+        this.events = events;
         this.json = json;
+    }
+
+    /** Puts down that the data can't be reached, for who can do something about it. */
+    public Refusal outOfReach(Throwable fault) {
+        LOG.error("the data are out of reach: {}", String.valueOf(fault.getMessage()));
+        events.publishEvent(new OutOfReach.Met());
+        return OutOfReach.refusal();
     }
 
     public static ProblemDetail detail(Refusal refusal) {
@@ -176,10 +186,9 @@ public class Problems extends ResponseEntityExceptionHandler {
             return null;
         }
         if (OutOfReach.in(broken)) {
-            LOG.error("the data are closed: {}", String.valueOf(broken.getMessage()));
             return ResponseEntity.status(HttpStatus.SERVICE_UNAVAILABLE)
                     .header(HttpHeaders.RETRY_AFTER, RETRY_SECONDS)
-                    .body(detail(OutOfReach.refusal()));
+                    .body(detail(outOfReach(broken)));
         }
         LOG.error("{} couldn't be answered", request.getDescription(false), broken);
         ProblemDetail problem = detail(

@@ -15,6 +15,7 @@ import java.lang.reflect.Constructor;
 import java.time.Duration;
 import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.mock.web.MockHttpServletResponse;
 import org.testng.annotations.DataProvider;
@@ -39,9 +40,10 @@ public class BodyGateTest {
     }
 
     private static Problems problems() throws ReflectiveOperationException {
-        Constructor<Problems> made = Problems.class.getDeclaredConstructor(JsonMapper.class);
+        Constructor<Problems> made =
+                Problems.class.getDeclaredConstructor(JsonMapper.class, ApplicationEventPublisher.class);
         made.setAccessible(true);
-        return made.newInstance(JsonMapper.builder().build());
+        return made.newInstance(JsonMapper.builder().build(), (ApplicationEventPublisher) event -> {});
     }
 
     private static MockHttpServletResponse passed(MockHttpServletRequest request, long free, Through through)

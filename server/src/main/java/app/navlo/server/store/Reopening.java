@@ -1,0 +1,28 @@
+package app.navlo.server.store;
+
+import app.navlo.server.problem.OutOfReach;
+import com.zaxxer.hikari.HikariDataSource;
+import com.zaxxer.hikari.HikariPoolMXBean;
+import javax.sql.DataSource;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+
+/** Where one connection is of no use any more, none that was open beside it is: all are given up, and new ones open the data again. */
+@Component
+class Reopening {
+    private final DataSource data;
+
+    Reopening(DataSource data) {
+        this.data = data;
+    }
+
+    @EventListener(OutOfReach.Met.class)
+    void allAnew() {
+        if (data instanceof HikariDataSource pooled) {
+            HikariPoolMXBean pool = pooled.getHikariPoolMXBean();
+            if (pool != null) {
+                pool.softEvictConnections();
+            }
+        }
+    }
+}
