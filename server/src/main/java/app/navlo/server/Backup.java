@@ -56,10 +56,12 @@ final class Backup {
         }
         Path part = Path.of(call.file() + ".part");
         Seal seal = call.launch().seal();
-        seal.check();
-        seal.lift();
+        boolean free = seal.isClosed();
+        if (free) {
+            seal.claim();
+        }
         try {
-            if (isFree(call.launch())) {
+            if (free) {
                 new Copies(open(call.launch())).write(part);
             } else {
                 Files.copy(asked(call.launch()), part, StandardCopyOption.REPLACE_EXISTING);
@@ -71,7 +73,9 @@ final class Backup {
                     + ". Keep " + call.launch().key() + " apart from it: it opens the keys of links.";
         } finally {
             Files.deleteIfExists(part);
-            seal.put();
+            if (free) {
+                seal.put();
+            }
         }
     }
 
@@ -99,7 +103,7 @@ final class Backup {
             Files.move(data, before);
             kept = " What was there is " + before + ".";
         }
-        call.launch().seal().lift();
+        call.launch().seal().claimAnew();
         Files.move(part, data);
         call.launch().seal().put();
         return data + " is back from " + call.file() + ": " + words(held) + "." + kept;

@@ -111,15 +111,16 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         closeToOthers();
         System.setProperty("java.io.tmpdir", uploads().toString());
         if (!demo || keep) {
+            seal().claim();
             migrate();
             emptyUploads();
             return;
         }
+        seal().claimAnew();
         emptyUploads();
         Path file = file();
         Files.deleteIfExists(Path.of(database() + ".trace.db"));
         Files.deleteIfExists(file);
-        seal().lift();
         for (Path school : schools()) {
             Files.deleteIfExists(Path.of(school + ".mv.db"));
         }
@@ -160,9 +161,6 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
     }
 
     private void migrate() throws IOException {
-        Seal seal = seal();
-        seal.check();
-        seal.lift();
         new Upgrade(file(), Launch::url).bring();
     }
 

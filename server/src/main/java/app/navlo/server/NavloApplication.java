@@ -11,6 +11,7 @@ import java.io.Console;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -47,8 +48,8 @@ public class NavloApplication {
             SpringApplication application = new SpringApplication(NavloApplication.class);
             application.setDefaultProperties(launch.properties());
             System.out.println(ready(application.run()));
-        } catch (Seal.DamagedData damaged) {
-            stop(1, String.valueOf(damaged.getMessage()));
+        } catch (Seal.DamagedData | Seal.InUse refused) {
+            stop(1, String.valueOf(refused.getMessage()));
         } catch (IllegalArgumentException | IOException wrong) {
             stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
         } catch (SpringApplication.AbandonedRunException preparedByTheBuild) {
@@ -89,8 +90,10 @@ public class NavloApplication {
             List<String> start = new ArrayList<>(List.of("start"));
             start.addAll(args.subList(1, args.size()));
             Launch launch = Launch.of(start);
-            launch.seal().check();
-            launch.seal().lift();
+            if (!Files.isRegularFile(launch.file())) {
+                throw new IllegalArgumentException("there is no data in that folder; choose another with --data");
+            }
+            launch.seal().claim();
             try {
                 JdbcClient db = JdbcClient.create(
                         new DriverManagerDataSource(launch.url() + ";IFEXISTS=TRUE", Launch.USER, ""));
@@ -98,6 +101,8 @@ public class NavloApplication {
             } finally {
                 launch.seal().put();
             }
+        } catch (Seal.DamagedData | Seal.InUse refused) {
+            stop(1, String.valueOf(refused.getMessage()));
         } catch (IllegalArgumentException | IOException wrong) {
             stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
         } catch (DataAccessException failed) {

@@ -8,15 +8,19 @@ import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
+import java.util.UUID;
 import java.util.zip.CRC32C;
 import java.util.zip.CheckedInputStream;
 
 /**
  * The checksum of stored data that nothing has open, in a file beside them. The database finds damage only where it can't read on;
- * a letter that a bad disk changed in a name or a score it hands out as it stands.
+ * a letter that a bad disk changed in a name or a score it hands out as it stands. While a Navlo has the data, the file names it
+ * instead: nobody else seals what it writes to, and who was killed leaves no checksum that is wrong.
  */
 final class Seal {
     private static final int BUFFER = 1 << 20;
+    private static final String OPEN = "open ";
+    private static final String ME = OPEN + UUID.randomUUID();
 
     private final Path data;
     private final Path seal;
@@ -27,28 +31,73 @@ final class Seal {
         seal = Path.of(data.toString().replace(".mv.db", ".seal"));
     }
 
-    /** @throws DamagedData if the data aren't what was left at the last stop; what wasn't stopped in peace has no seal */
-    void check() throws IOException {
-        if (Files.isRegularFile(seal)
-                && Files.isRegularFile(data)
-                && !Files.readString(seal).strip().equals(sum())) {
-            throw DamagedData.changed(data, seal);
+    private interface Step {
+        void run() throws IOException;
+    }
+
+    /** One at a time, of all processes. */
+    private void alone(Step step) throws IOException {
+        Path turn = Path.of(seal + ".turn");
+        synchronized (Seal.class) {
+            try (FileChannel channel = FileChannel.open(turn, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                    FileLock lock = channel.lock()) {
+                assert lock.isValid();
+                step.run();
+            }
         }
     }
 
-    /** Before something opens the data. */
-    void lift() throws IOException {
-        Files.deleteIfExists(seal);
+    /**
+     * Takes the data for this process, before it opens them.
+     *
+     * @throws InUse if another has them open
+     * @throws DamagedData if they aren't what was left at the last stop; what wasn't stopped in peace has no checksum
+     */
+    void claim() throws IOException {
+        alone(() -> {
+            free();
+            if (Files.isRegularFile(data)
+                    && !written().isEmpty()
+                    && !written().startsWith(OPEN)
+                    && !written().equals(sum())) {
+                throw DamagedData.changed(data, seal);
+            }
+            Files.writeString(seal, ME);
+        });
     }
 
-    /** Once nothing has the data open any more; where something has, nothing is done. */
+    /** The same of data that are about to be written anew, whatever they are now. */
+    void claimAnew() throws IOException {
+        alone(() -> {
+            free();
+            Files.writeString(seal, ME);
+        });
+    }
+
+    private void free() throws IOException {
+        if (!isClosed()) {
+            throw new InUse();
+        }
+    }
+
+    /** Where this process has claimed the data, nobody else has since, and nothing has them open any more; else nothing is done. */
     void put() throws IOException {
-        if (Files.isRegularFile(data) && isClosed()) {
-            Files.writeString(seal, sum() + "\n");
-        }
+        alone(() -> {
+            if (Files.isRegularFile(data) && written().equals(ME) && isClosed()) {
+                Files.writeString(seal, sum() + "\n");
+            }
+        });
     }
 
-    private boolean isClosed() throws IOException {
+    private String written() throws IOException {
+        return Files.isRegularFile(seal) ? Files.readString(seal).strip() : "";
+    }
+
+    /** Whether nothing has the data open; there may be none yet. */
+    boolean isClosed() throws IOException {
+        if (!Files.isRegularFile(data)) {
+            return true;
+        }
         try (FileChannel channel = FileChannel.open(data, StandardOpenOption.WRITE);
                 FileLock lock = channel.tryLock()) {
             return lock != null;
@@ -66,6 +115,15 @@ final class Seal {
             }
         }
         return Long.toHexString(sum.getValue()) + " " + Files.size(data);
+    }
+
+    /** Another process has the data open. */
+    static final class InUse extends IOException {
+        private static final long serialVersionUID = 1;
+
+        private InUse() {
+            super("another Navlo uses this data; stop it, or choose another folder with --data");
+        }
     }
 
     /** The data are others than were left. */

@@ -57,12 +57,42 @@ public class SealTest {
         }
     }
 
+    /** Whether a checksum stands beside the data, and not who has them open. */
+    private boolean isSealed() throws IOException {
+        return !Files.readString(seal()).startsWith("open ");
+    }
+
     @Test
-    public void whatIsAsItWasLeftStartsAndHasNoSealWhileItRuns() throws IOException {
-        assertTrue(Files.exists(seal()));
+    public void whatIsAsItWasLeftStartsAndHasNoChecksumWhileItRuns() throws IOException {
+        assertTrue(isSealed());
         launch.prepare();
-        assertFalse(Files.exists(seal()), "who is killed from here on leaves none behind that is wrong");
+        assertFalse(isSealed(), "who is killed from here on leaves none behind that is wrong");
         launch.prepare();
+    }
+
+    /** Who failed to start beside a Navlo that runs, or was slow to stop, seals nothing that another writes to. */
+    @Test
+    public void onlyWhoHasTheDataSealsThem() throws IOException {
+        launch.prepare();
+        Files.writeString(seal(), "open by another");
+        launch.seal().put();
+        assertEquals(Files.readString(seal()), "open by another");
+        launch.prepare();
+        launch.seal().put();
+        assertTrue(isSealed());
+    }
+
+    /** A second Navlo on the same folder is told so before it touches anything. */
+    @Test
+    public void whatAnotherHasOpenIsntClaimed() throws IOException, SQLException {
+        launch.prepare();
+        String mine = Files.readString(seal());
+        try (Connection open = DriverManager.getConnection(launch.url(), Launch.USER, "")) {
+            String words = String.valueOf(
+                    expectThrows(Seal.InUse.class, launch::prepare).getMessage());
+            assertTrue(words.contains("another Navlo uses this data"), words + open);
+        }
+        assertEquals(Files.readString(seal()), mine);
     }
 
     @DataProvider
@@ -89,9 +119,7 @@ public class SealTest {
         }
         assertEquals(Files.readAllBytes(launch.file()), damaged);
         Files.delete(seal());
-        if (damaged.length > 0) {
-            launch.seal().check();
-        }
+        launch.seal().claim();
     }
 
     /** A seal over data that something writes to would be wrong at once. */
@@ -100,10 +128,10 @@ public class SealTest {
         launch.prepare();
         try (Connection open = DriverManager.getConnection(launch.url(), Launch.USER, "")) {
             launch.seal().put();
-            assertFalse(Files.exists(seal()), open.toString());
+            assertFalse(isSealed(), open.toString());
         }
         launch.seal().put();
-        assertTrue(Files.exists(seal()));
+        assertTrue(isSealed());
     }
 
     /** A copy is made from damaged data no more than they are started, and a copy leaves them sealed. */
@@ -111,8 +139,7 @@ public class SealTest {
     public void aCopyIsMadeOfWhatIsSealedAndSealsItAgain() throws IOException {
         Backup backup = new Backup(java.time.Duration.ofSeconds(1));
         backup.backup(List.of(folder.resolve("one.zip").toString(), "--data", folder.toString()));
-        launch.seal().check();
-        assertTrue(Files.exists(seal()));
+        assertTrue(isSealed());
         flip(launch.file(), 0.5);
         List<String> two = List.of(folder.resolve("two.zip").toString(), "--data", folder.toString());
         expectThrows(Seal.DamagedData.class, () -> backup.backup(two));
