@@ -21,6 +21,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.locks.LockSupport;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
@@ -43,10 +44,16 @@ import org.springframework.web.util.UriUtils;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 2)
 class BodyGate extends OncePerRequestFilter {
-    /** What a body may be. @param longest until its last byte */
-    record Limits(long form, long json, long corrections, Duration longest, int atOnce) {}
+    /**
+     * What a body may be.
+     *
+     * @param longest until its last byte
+     * @param atOnce from one source
+     * @param inAll from everybody: fewer than there are threads, so that whoever reads is answered
+     */
+    record Limits(long form, long json, long corrections, Duration longest, int atOnce, int inAll) {}
 
-    private static final Limits LIMITS = new Limits(8 << 10, 1 << 20, 4 << 20, Duration.ofSeconds(20), 60);
+    private static final Limits LIMITS = new Limits(8 << 10, 1 << 20, 4 << 20, Duration.ofSeconds(20), 60, 150);
 
     /** The corrections of a long table: a row each. */
     private static final Pattern CORRECTIONS = Pattern.compile("/api/students/[^/]+/imports(/.*)?");
@@ -62,6 +69,7 @@ class BodyGate extends OncePerRequestFilter {
     private final Space space;
     private final Limits limits;
     private final Map<String, Integer> coming = new ConcurrentHashMap<>();
+    private final AtomicInteger inAll = new AtomicInteger();
 
     @Autowired
     BodyGate(Problems problems, Space space) {
@@ -84,8 +92,9 @@ class BodyGate extends OncePerRequestFilter {
             throws ServletException, IOException {
         String source = request.getRemoteAddr();
         int now = coming.merge(source, 1, Integer::sum);
+        int all = inAll.incrementAndGet();
         try {
-            if (now > limits.atOnce()) {
+            if (now > limits.atOnce() || all > limits.inAll()) {
                 refuse(
                         request,
                         response,
@@ -105,6 +114,7 @@ class BodyGate extends OncePerRequestFilter {
                 text(request, response, chain);
             }
         } finally {
+            inAll.decrementAndGet();
             coming.computeIfPresent(source, (key, many) -> many == 1 ? null : many - 1);
         }
     }

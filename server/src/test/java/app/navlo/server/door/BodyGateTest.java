@@ -9,10 +9,13 @@ import static org.testng.Assert.expectThrows;
 import app.navlo.server.problem.BodyRefused;
 import app.navlo.server.problem.Problems;
 import jakarta.servlet.FilterChain;
+import jakarta.servlet.ServletException;
 import jakarta.servlet.ServletRequest;
 import jakarta.servlet.ServletResponse;
 import java.lang.reflect.Constructor;
 import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.ApplicationEventPublisher;
@@ -24,7 +27,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** How much space has to be left, and how a form is read. */
 public class BodyGateTest {
-    private static final BodyGate.Limits LIMITS = new BodyGate.Limits(100, 1_000, 2_000, Duration.ofSeconds(5), 3);
+    private static final BodyGate.Limits LIMITS = new BodyGate.Limits(100, 1_000, 2_000, Duration.ofSeconds(5), 3, 7);
     private static final long FLOOR = 1_000_000;
     private static final String WORKS = "/api/students/1/works";
 
@@ -90,6 +93,32 @@ public class BodyGateTest {
             assertNull(through.request);
             assertTrue(response.getContentAsString().contains("\"faults\""), "in words");
         }
+    }
+
+    /** So many from one source, and so many from everybody; the next ones are told to wait, and places are free again afterwards. */
+    @Test
+    public void aCrowdIsToldToWait() throws Exception {
+        BodyGate gate = new BodyGate(problems(), new Space(() -> FLOOR, FLOOR), LIMITS);
+        assertEquals(within(gate, 0, 1), List.of(200, 200, 200, 503), "of one source");
+        assertEquals(within(gate, 0, 3), List.of(200, 200, 200, 200, 200, 200, 200, 503), "of three sources");
+        assertEquals(within(gate, 0, 3).size(), 8, "places are free again");
+    }
+
+    /** Bodies that come while those before them are still being read, each from the next of some sources, until one is refused. */
+    private static List<Integer> within(BodyGate gate, int number, int sources) throws Exception {
+        MockHttpServletRequest request = request(WORKS, "application/json", 10);
+        request.setRemoteAddr("192.0.2." + number % sources);
+        MockHttpServletResponse response = new MockHttpServletResponse();
+        List<Integer> inner = new ArrayList<>();
+        gate.doFilter(request, response, (passed, answer) -> {
+            try {
+                inner.addAll(within(gate, number + 1, sources));
+            } catch (Exception fault) {
+                throw new ServletException(fault);
+            }
+        });
+        inner.add(0, response.getStatus());
+        return inner;
     }
 
     @Test
