@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { client, type Schemas, type Session, take } from '../api/client';
-import { guardiansQuery, queryClient, sessionQuery } from '../api/queries';
+import { childrenQuery, guardiansQuery, queryClient, sessionQuery } from '../api/queries';
 import { useNow } from '../lib/now';
 import { moment, near } from '../lib/time';
 import { Button, TextButton } from '../ui/button';
@@ -202,6 +202,8 @@ function OpenInvitations({ invitations, zone, onTakeBack, narrows = false }: Ope
 
 /** Whose work one sees. */
 function Reads({ students }: { students: Session['students'] }) {
+  const { data: children = [] } = useQuery(childrenQuery);
+  const kept = new Set(children.map((child) => child.id));
   const { write: leave } = useWrite(async (student: number) => {
     await take(client.DELETE('/api/people/me/students/{student}', { params: { path: { student } } }));
     window.location.assign('/');
@@ -218,12 +220,16 @@ function Reads({ students }: { students: Session['students'] }) {
             className="flex items-center justify-between gap-3 border-line-2 border-t py-2"
           >
             <b className="font-[680]">{student.name}</b>
-            <TextButton
-              aria-label={`See the work of ${student.name} no longer`}
-              onClick={() => void leave(student.id)}
-            >
-              See it no longer
-            </TextButton>
+            {kept.has(student.id) ? (
+              <span className="text-[14px] text-ink-2">You keep their account.</span>
+            ) : (
+              <TextButton
+                aria-label={`See the work of ${student.name} no longer`}
+                onClick={() => void leave(student.id)}
+              >
+                See it no longer
+              </TextButton>
+            )}
           </li>
         ))}
       </ul>

@@ -149,7 +149,10 @@ function useMoves(at: number, frame: Frame, say: (to: NonNullable<WindowState['s
   state.current ??= looking(at, frame, window.innerHeight);
   const [shown, setShown] = useState<Shown>(state.current);
   const latest = useRef({ frame, say });
-  latest.current = { frame, say };
+  // Once it stands on the page: a drawing that was begun and isn't there yet has another width than what is scrolled.
+  useLayoutEffect(() => {
+    latest.current = { frame, say };
+  }, [frame, say]);
   const move = useCallback((action: WindowAction) => {
     const before = state.current as WindowState;
     const after = moveWindow(before, action, latest.current.frame);

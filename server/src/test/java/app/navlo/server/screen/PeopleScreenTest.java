@@ -190,6 +190,10 @@ public class PeopleScreenTest extends Screen {
         assertAccessible(frida);
         in(dialog, "Hand it over: the account of Liv").click();
         String link = dialog.getByTitle("The link to take it over").innerText();
+        frida.reload();
+        Locator kept = menu(frida, "Whose work you see");
+        assertThat(kept.getByText("You keep their account.")).isVisible();
+        assertThat(in(kept, "See the work of Liv no longer")).hasCount(0);
 
         Page liv = door(Look.IN_HAND);
         fill(liv, "E-mail address", "liv.holm");
@@ -213,7 +217,8 @@ public class PeopleScreenTest extends Screen {
         assertThat(menu(liv, "Who may see your work").getByText("frida@holm.example"))
                 .isVisible();
         frida.reload();
-        assertThat(frida.getByRole(AriaRole.BANNER)).containsText("Navlo");
+        assertThat(in(menu(frida, "Whose work you see"), "See the work of Liv no longer"))
+                .isVisible();
     }
 
     @Test
