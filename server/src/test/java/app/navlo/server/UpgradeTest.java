@@ -99,13 +99,11 @@ public class UpgradeTest {
     @Test
     public void aStepThatFailsLeavesTheDataAsTheyWere() throws IOException, SQLException {
         run("CREATE TABLE held_plan (somebody VARCHAR(10))");
-        byte[] before = Files.readAllBytes(data);
         for (int again = 0; again < 2; again++) {
             expectThrows(RuntimeException.class, () -> upgrade().bring());
             assertEquals(version(), Integer.parseInt(OLD));
         }
         assertEquals(number("SELECT COUNT(*) FROM held_plan"), 0);
-        assertTrue(before.length > 0);
         run("DROP TABLE held_plan");
         upgrade().bring();
         assertTrue(version() > Integer.parseInt(OLD));

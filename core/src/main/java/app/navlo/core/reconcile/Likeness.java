@@ -4,6 +4,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.List;
 import java.util.Locale;
 import java.util.Set;
 import java.util.regex.Pattern;
@@ -39,16 +40,25 @@ final class Likeness {
 
     /** Where one says fewer, those; "Lab 3" may be "Lab 03 (20 points)". */
     private static boolean sameNumbers(String title, String other) {
-        Set<String> numbers = numbers(title);
-        Set<String> others = numbers(other);
-        return numbers.containsAll(others) || others.containsAll(numbers);
+        List<String> numbers = numbers(title);
+        List<String> others = numbers(other);
+        return numbers.size() < others.size() ? isWithin(others, numbers) : isWithin(numbers, others);
     }
 
-    private static Set<String> numbers(String title) {
+    /** In the same order, with others between them. */
+    private static boolean isWithin(List<String> numbers, List<String> fewer) {
+        int found = 0;
+        for (String number : numbers) {
+            found += found < fewer.size() && number.equals(fewer.get(found)) ? 1 : 0;
+        }
+        return found == fewer.size();
+    }
+
+    private static List<String> numbers(String title) {
         return NUMBER.matcher(title)
                 .results()
                 .map(found -> found.group().replaceFirst("^0+(?=.)", ""))
-                .collect(Collectors.toSet());
+                .toList();
     }
 
     private static boolean near(@Nullable Instant one, @Nullable Instant other) {

@@ -58,6 +58,7 @@ public class ReconciledTest {
             {"Soil lab 3", "Soil lab 4", false},
             {"Unit 5 reading quiz", "Unit 6 reading quiz", false},
             {"Table 5/3", "Table 14/3", false},
+            {"Unit 5 quiz 6", "Unit 6 quiz 5", false},
             {"Sketchbook week 2 part 1", "Sketchbook week 2 part 3", false},
             {"Soil lab 3", "Soil Lab 03", true},
             {"Soil lab 3", "Soil lab 3 (20 points)", true},
