@@ -91,12 +91,10 @@ function Found({ student, onDone }: { student: StudentView; onDone: () => void }
   const navigate = useNavigate();
   const [sought, setSought] = useState('');
   const line = useLine(sought, student);
-  const now = useNow();
   const go = (path: string) => {
     onDone();
     void navigate(path);
   };
-  const base = `/s/${student.id}`;
   return (
     <Command
       label="Find or do"
@@ -114,74 +112,98 @@ function Found({ student, onDone }: { student: StudentView; onDone: () => void }
         {!line && (
           <Command.Empty className="px-3 py-8 text-center text-ink-2">Nothing is called that.</Command.Empty>
         )}
-        <Command.Group heading="Do" className={HEAD}>
-          {viewsOf(student.id, student.sees.words).map((view) => (
-            <Command.Item
-              key={view.path}
-              value={`Go to ${view.name}`}
-              onSelect={() => go(view.path)}
-              className={ROW}
-            >
-              Go to {view.name}
-            </Command.Item>
-          ))}
-          <Command.Item
-            value="Look at a past day as it was"
-            keywords={['history yesterday then before']}
-            onSelect={() => go(`${base}/work?asof=${addDays(localDate(now, student.zone), -1)}`)}
-            className={ROW}
-          >
-            Look at a past day as it was
-          </Command.Item>
-          {student.mayWrite &&
-            DEEDS.map(([words, path, more]) => (
-              <Command.Item
-                key={words}
-                value={words}
-                keywords={[more]}
-                onSelect={() => go(`${base}/${path}`)}
-                className={ROW}
-              >
-                {words}
-              </Command.Item>
-            ))}
-        </Command.Group>
-        <Command.Group heading="Courses" className={HEAD}>
-          {student.board.courses.map((course) => (
-            <Command.Item
-              key={course.id}
-              value={`${course.name} #${course.id}`}
-              keywords={['course', course.shortName, course.teacher ?? '']}
-              onSelect={() => go(`${base}/work?course=${course.id}`)}
-              className={ROW}
-            >
-              <CourseMark colour={course.colour} />
-              {course.name}
-              <span className="text-ink-2">{course.teacher}</span>
-            </Command.Item>
-          ))}
-        </Command.Group>
-        <Command.Group heading="Work" className={HEAD}>
-          {student.board.works.map((work) => (
-            <Command.Item
-              key={work.id}
-              value={`${work.title} #${work.id}`}
-              keywords={soughtIn(work, student)}
-              onSelect={() => go(`${base}/work/${work.id}`)}
-              className={ROW}
-            >
-              <StageGlyph stage={work.stage} />
-              <span className="min-w-0 flex-1 truncate">{work.title}</span>
-              <span className="text-[13px] text-ink-2 max-sm:hidden">
-                {stageWord(work)} · {student.course(work.courseId)?.shortName}
-              </span>
-            </Command.Item>
-          ))}
-        </Command.Group>
+        <Deeds student={student} onGo={go} />
+        <OfTheBoard student={student} onGo={go} />
         <Written text={sought} student={student} onGo={go} />
         {line && <AddRow text={sought} line={line} onDone={onDone} onGo={go} />}
       </Command.List>
     </Command>
+  );
+}
+
+interface Going {
+  student: StudentView;
+  onGo: (path: string) => void;
+}
+
+/** The views, and what can be done from anywhere. */
+function Deeds({ student, onGo }: Going) {
+  const now = useNow();
+  const base = `/s/${student.id}`;
+  return (
+    <Command.Group heading="Do" className={HEAD}>
+      {viewsOf(student.id, student.sees.words).map((view) => (
+        <Command.Item
+          key={view.path}
+          value={`Go to ${view.name}`}
+          onSelect={() => onGo(view.path)}
+          className={ROW}
+        >
+          Go to {view.name}
+        </Command.Item>
+      ))}
+      <Command.Item
+        value="Look at a past day as it was"
+        keywords={['history yesterday then before']}
+        onSelect={() => onGo(`${base}/work?asof=${addDays(localDate(now, student.zone), -1)}`)}
+        className={ROW}
+      >
+        Look at a past day as it was
+      </Command.Item>
+      {student.mayWrite &&
+        DEEDS.map(([words, path, more]) => (
+          <Command.Item
+            key={words}
+            value={words}
+            keywords={[more]}
+            onSelect={() => onGo(`${base}/${path}`)}
+            className={ROW}
+          >
+            {words}
+          </Command.Item>
+        ))}
+    </Command.Group>
+  );
+}
+
+/** All courses and all work, whatever the page shows just now. */
+function OfTheBoard({ student, onGo }: Going) {
+  const base = `/s/${student.id}`;
+  return (
+    <>
+      <Command.Group heading="Courses" className={HEAD}>
+        {student.board.courses.map((course) => (
+          <Command.Item
+            key={course.id}
+            value={`${course.name} #${course.id}`}
+            keywords={['course', course.shortName, course.teacher ?? '']}
+            onSelect={() => onGo(`${base}/work?course=${course.id}`)}
+            className={ROW}
+          >
+            <CourseMark colour={course.colour} />
+            {course.name}
+            <span className="text-ink-2">{course.teacher}</span>
+          </Command.Item>
+        ))}
+      </Command.Group>
+      <Command.Group heading="Work" className={HEAD}>
+        {student.board.works.map((work) => (
+          <Command.Item
+            key={work.id}
+            value={`${work.title} #${work.id}`}
+            keywords={soughtIn(work, student)}
+            onSelect={() => onGo(`${base}/work/${work.id}`)}
+            className={ROW}
+          >
+            <StageGlyph stage={work.stage} />
+            <span className="min-w-0 flex-1 truncate">{work.title}</span>
+            <span className="text-[13px] text-ink-2 max-sm:hidden">
+              {stageWord(work)} · {student.course(work.courseId)?.shortName}
+            </span>
+          </Command.Item>
+        ))}
+      </Command.Group>
+    </>
   );
 }
 
@@ -203,15 +225,7 @@ function soughtIn(work: Work, student: StudentView): string[] {
 }
 
 /** What was asked for or said in these words. */
-function Written({
-  text,
-  student,
-  onGo,
-}: {
-  text: string;
-  student: StudentView;
-  onGo: (path: string) => void;
-}) {
+function Written({ text, student, onGo }: Going & { text: string }) {
   const settled = useSettled(text.trim(), 200);
   const found = useQuery({ ...searchQuery(student.id, settled), placeholderData: keepPreviousData });
   const texts = text.trim().length > 2 ? (found.data?.found ?? []) : [];

@@ -42,13 +42,11 @@ function PeopleDialog({ session, open, onClose }: PeopleDialogProps) {
   );
 }
 
-/** Who may see a student's work. */
-function MayRead({ person, mails }: { person: Person; mails: boolean }) {
-  const guardians = useQuery(guardiansQuery(person.id));
-  const again = () => queryClient.invalidateQueries({ queryKey: guardiansQuery(person.id).queryKey });
-  const path = { student: person.id };
-  const [sees, setSees] = useState(ALL);
-  const invite = async (email: string | null) => {
+/** What a student changes of who may see its work. */
+function useRights(student: number) {
+  const again = () => queryClient.invalidateQueries({ queryKey: guardiansQuery(student).queryKey });
+  const path = { student };
+  const invite = async (sees: Sight, email: string | null) => {
     const { secret } = await take(
       client.POST('/api/students/{student}/guardians/invitations', {
         params: { path },
@@ -83,6 +81,14 @@ function MayRead({ person, mails }: { person: Person; mails: boolean }) {
     );
     await again();
   });
+  return { invite, end, show, takeBack };
+}
+
+/** Who may see a student's work. */
+function MayRead({ person, mails }: { person: Person; mails: boolean }) {
+  const guardians = useQuery(guardiansQuery(person.id));
+  const { invite, end, show, takeBack } = useRights(person.id);
+  const [sees, setSees] = useState(ALL);
   if (guardians.isError) return <Failed error={guardians.error} onRetry={() => void guardians.refetch()} />;
   if (!guardians.data) return <Loading rows={2} />;
   return (
@@ -117,7 +123,7 @@ function MayRead({ person, mails }: { person: Person; mails: boolean }) {
         onTakeBack={(one) => void takeBack(one)}
       />
       <div className="mt-3">
-        <InviteForm mails={mails} button="Invite a guardian" invite={invite}>
+        <InviteForm mails={mails} button="Invite a guardian" invite={(email) => invite(sees, email)}>
           <SightChecks of="whom you invite" sees={sees} onChange={setSees} />
         </InviteForm>
       </div>

@@ -160,10 +160,41 @@ function WhoseBoard({ session, student }: TopBarProps) {
   );
 }
 
+type Asking = 'self' | 'people' | 'sign-ins' | 'notices';
+
+interface PersonDialogsProps {
+  session: Session;
+  person: NonNullable<Session['person']>;
+  asking: Asking | null;
+  onClose: () => void;
+}
+
+/** What the menu of a person opens. */
+function PersonDialogs({ session, person, asking, onClose }: PersonDialogsProps) {
+  return (
+    <>
+      <PersonDialog person={person} open={asking === 'self'} onClose={onClose} />
+      <SignInsDialog
+        passkeysOf={session.passkeysOf}
+        person={person}
+        open={asking === 'sign-ins'}
+        onClose={onClose}
+      />
+      <NoticesDialog
+        person={person.id}
+        student={person.role === 'STUDENT'}
+        open={asking === 'notices'}
+        onClose={onClose}
+      />
+      <PeopleDialog session={session} open={asking === 'people'} onClose={onClose} />
+    </>
+  );
+}
+
 function PersonMenu({ session }: { session: Session }) {
   const [theme, setTheme] = useTheme();
   const [leaving, setLeaving] = useState(false);
-  const [asking, setAsking] = useState<'self' | 'people' | 'sign-ins' | 'notices' | null>(null);
+  const [asking, setAsking] = useState<Asking | null>(null);
   const navigate = useNavigate();
   const known = useContext(StudentContext);
   const student = known?.mayWrite ? known : null;
@@ -225,22 +256,12 @@ function PersonMenu({ session }: { session: Session }) {
         <MenuItem onSelect={() => void signOut()}>Sign out</MenuItem>
       </Menu>
       {session.person && (
-        <>
-          <PersonDialog person={session.person} open={asking === 'self'} onClose={() => setAsking(null)} />
-          <SignInsDialog
-            passkeysOf={session.passkeysOf}
-            person={session.person}
-            open={asking === 'sign-ins'}
-            onClose={() => setAsking(null)}
-          />
-          <NoticesDialog
-            person={session.person.id}
-            student={session.person.role === 'STUDENT'}
-            open={asking === 'notices'}
-            onClose={() => setAsking(null)}
-          />
-          <PeopleDialog session={session} open={asking === 'people'} onClose={() => setAsking(null)} />
-        </>
+        <PersonDialogs
+          session={session}
+          person={session.person}
+          asking={asking}
+          onClose={() => setAsking(null)}
+        />
       )}
     </>
   );

@@ -46,10 +46,9 @@ function NewsButton() {
   );
 }
 
-/** What is new stays on screen as it was when it was opened; what was in sight counts as seen once it is closed. */
-function Panel({ first, onClose }: { first: Schemas['NewsView']; onClose: () => void }) {
+/** What is new as it was when it was opened; what was in sight counts as seen once it is closed. */
+function useMarks(first: Schemas['NewsView'], onClose: () => void) {
   const { id } = useStudent();
-  const navigate = useNavigate();
   const [unseen, setUnseen] = useState<ReadonlySet<string>>(
     () => new Set(first.items.filter((item) => item.isNew).map((item) => item.key)),
   );
@@ -89,18 +88,27 @@ function Panel({ first, onClose }: { first: Schemas['NewsView']; onClose: () => 
     onClose();
     await queryClient.invalidateQueries({ queryKey: newsQuery(id).queryKey });
   });
+  return {
+    fresh,
+    earlier,
+    isNew: (key: string) => unseen.has(key),
+    onSight: (key: string) => inSight.current.add(key),
+    close,
+    hold,
+    all,
+  };
+}
+
+/** What is new, and what was seen in the last days. */
+function Panel({ first, onClose }: { first: Schemas['NewsView']; onClose: () => void }) {
+  const navigate = useNavigate();
+  const { fresh, earlier, isNew, onSight, close, hold, all } = useMarks(first, onClose);
   const go = (place: string) => {
     void close();
     void navigate(place);
   };
   const list = (items: readonly NewsItem[]) => (
-    <Groups
-      items={items}
-      isNew={(key) => unseen.has(key)}
-      onSight={(key) => inSight.current.add(key)}
-      onGo={go}
-      onHold={(key) => void hold(key)}
-    />
+    <Groups items={items} isNew={isNew} onSight={onSight} onGo={go} onHold={(key) => void hold(key)} />
   );
   return (
     <Radix.Root open onOpenChange={(next) => !next && void close()}>

@@ -83,13 +83,11 @@ function points(score: string, one: Case): string {
   return `${Math.round(Number(score) * 10) / 10} of ${Number(one.possible)}`;
 }
 
-/** What can be done: each is taken down as one change, and can be undone. */
-function Deeds({ one, piece }: { one: Case; piece: Work }) {
-  const { id, zone, mayWrite } = useStudent();
+/** What is written down: asking, using tokens, and that the key was opened. */
+function useDeeds(one: Case, piece: Work) {
+  const { id, zone } = useStudent();
   const now = useNow();
   const navigate = useNavigate();
-  const [sure, setSure] = useState(false);
-  const [answering, setAnswering] = useState(false);
   const params = {
     path: { student: id, work: one.work },
     header: { 'Idempotency-Key': writeKey() },
@@ -115,14 +113,23 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
       `Used ${count(tokens, 'token')} on ${piece.title}`,
     ),
   );
-  const { write: openKey } = useWrite(() => {
-    setSure(false);
-    return writeChange(
+  const { write: openKey } = useWrite(() =>
+    writeChange(
       id,
       client.POST('/api/students/{student}/works/{work}/leeway/key', { params }),
       `The answer key of ${piece.title} was opened`,
-    );
-  });
+    ),
+  );
+  return { ask, use, openKey };
+}
+
+/** What can be done: each is taken down as one change, and can be undone. */
+function Deeds({ one, piece }: { one: Case; piece: Work }) {
+  const { id, zone, mayWrite } = useStudent();
+  const now = useNow();
+  const [sure, setSure] = useState(false);
+  const [answering, setAnswering] = useState(false);
+  const { ask, use, openKey } = useDeeds(one, piece);
   if (!mayWrite) return null;
   return (
     <div className="mt-3 flex flex-wrap items-center gap-2">
@@ -161,7 +168,13 @@ function Deeds({ one, piece }: { one: Case; piece: Work }) {
           <Button look="quiet" onClick={() => setSure(false)}>
             It stays shut
           </Button>
-          <Button look="danger" onClick={() => void openKey()}>
+          <Button
+            look="danger"
+            onClick={() => {
+              setSure(false);
+              void openKey();
+            }}
+          >
             It was opened
           </Button>
         </div>

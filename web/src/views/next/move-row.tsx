@@ -115,39 +115,52 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
           {span(move.minutes)}
           {move.minutesGuessed && <span className="block text-[12.5px] text-ink-3">guessed</span>}
         </span>
-        <span className="text-right">
-          <b className="whitespace-nowrap font-[680]">
-            {Number(move.gain) === 0 && work.score.possible === '0' ? (
-              <span title="What it is worth isn’t known">?</span>
-            ) : (
-              gainWords(move.gain)
-            )}
-          </b>
-          <span
-            data-likely={move.likely}
-            className="block truncate text-[12.5px] text-ink-3 data-[likely=AT_RISK]:font-semibold data-[likely=AT_RISK]:text-loss"
-          >
-            {likelyWords(move)}
-          </span>
-        </span>
+        <Gain move={move} work={work} />
         <span className={clsx('min-w-0 text-[13.5px] max-sm:hidden', narrow && 'hidden')}>
           <TimingBar countdown={late} stacked />
         </span>
         {mayWrite ? <MoveMenu move={move} work={work} onOpen={onOpen} /> : <span />}
       </div>
-      {move.leeway && (
-        <p className="mb-2 ml-[42px] flex items-baseline gap-2 border-yours border-l-2 pl-2 text-[13.5px]">
-          <span>
-            <b className="font-semibold">{leewayWords(move.leeway, zone, now)}.</b> A move of its own
-            {move.leeway.until && `, before ${near(move.leeway.until, zone, now)}`}; without it this loses
-            more.
-          </span>
-        </p>
-      )}
+      {move.leeway && <LeewayFirst leeway={move.leeway} />}
       {unfolded && <Why move={move} work={work} reason={reason} />}
     </li>
   );
 });
+
+/** What it saves, and how sure that is. */
+function Gain({ move, work }: { move: PlannedMove; work: Work }) {
+  return (
+    <span className="text-right">
+      <b className="whitespace-nowrap font-[680]">
+        {Number(move.gain) === 0 && work.score.possible === '0' ? (
+          <span title="What it is worth isn’t known">?</span>
+        ) : (
+          gainWords(move.gain)
+        )}
+      </b>
+      <span
+        data-likely={move.likely}
+        className="block truncate text-[12.5px] text-ink-3 data-[likely=AT_RISK]:font-semibold data-[likely=AT_RISK]:text-loss"
+      >
+        {likelyWords(move)}
+      </span>
+    </span>
+  );
+}
+
+/** What has to be asked for or used before the move is worth what it says. */
+function LeewayFirst({ leeway }: { leeway: NonNullable<PlannedMove['leeway']> }) {
+  const { zone } = useStudent();
+  const now = useNow();
+  return (
+    <p className="mb-2 ml-[42px] flex items-baseline gap-2 border-yours border-l-2 pl-2 text-[13.5px]">
+      <span>
+        <b className="font-semibold">{leewayWords(leeway, zone, now)}.</b> A move of its own
+        {leeway.until && `, before ${near(leeway.until, zone, now)}`}; without it this loses more.
+      </span>
+    </p>
+  );
+}
 
 /** What a move is dragged by; its arrow keys put it a place up or down. */
 function Grip({ work, number, onMove, drag }: MoveRowProps) {

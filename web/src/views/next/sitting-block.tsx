@@ -34,6 +34,37 @@ interface SittingBlockProps {
   onOpen: (work: number) => void;
 }
 
+/**
+ * Follows the pointer until it is let go: along the line by quarters of an hour, down and up by days.
+ *
+ * @param span minutes that the line stands for
+ */
+function dragOver(
+  event: PointerEvent<HTMLButtonElement>,
+  span: number,
+  deeds: { on: (minutes: number) => void; drop: (minutes: number) => void },
+): void {
+  const line = event.currentTarget.parentElement?.getBoundingClientRect().width ?? 0;
+  if (line === 0) return;
+  const from = { x: event.clientX, y: event.clientY };
+  let to = 0;
+  const onMove = (now: globalThis.PointerEvent) => {
+    const x = now.clientX - from.x;
+    const y = now.clientY - from.y;
+    if (to === 0 && Math.hypot(x, y) < DRAG_PIXELS) return;
+    const along = Math.round(((x / line) * span) / QUARTER) * QUARTER;
+    to = along + Math.round(y / LINE_PIXELS) * DAY;
+    deeds.on(to);
+  };
+  const onUp = () => {
+    window.removeEventListener('pointermove', onMove);
+    window.removeEventListener('pointerup', onUp);
+    deeds.drop(to);
+  };
+  window.addEventListener('pointermove', onMove);
+  window.addEventListener('pointerup', onUp);
+}
+
 /** A sitting on the line of its day. Dragged, or moved by the arrow keys and dropped by Enter, it is nailed to that hour. */
 function SittingBlock(props: SittingBlockProps) {
   const { move, number, start, label, left, width, span, wide, onOpen } = props;
@@ -53,27 +84,15 @@ function SittingBlock(props: SittingBlockProps) {
     }
   };
   const onPointerDown = (event: PointerEvent<HTMLButtonElement>) => {
-    const line = event.currentTarget.parentElement?.getBoundingClientRect().width ?? 0;
     // A finger on it scrolls the page; there the move's menu nails it.
-    if (!mayWrite || event.button !== 0 || event.pointerType === 'touch' || line === 0) return;
-    const from = { x: event.clientX, y: event.clientY };
-    let to = 0;
-    const onMove = (now: globalThis.PointerEvent) => {
-      const x = now.clientX - from.x;
-      const y = now.clientY - from.y;
-      if (to === 0 && Math.hypot(x, y) < DRAG_PIXELS) return;
-      const along = Math.round(((x / line) * span) / QUARTER) * QUARTER;
-      to = along + Math.round(y / LINE_PIXELS) * DAY;
-      setDragged(true);
-      setShift(to);
-    };
-    const onUp = () => {
-      window.removeEventListener('pointermove', onMove);
-      window.removeEventListener('pointerup', onUp);
-      drop(to);
-    };
-    window.addEventListener('pointermove', onMove);
-    window.addEventListener('pointerup', onUp);
+    if (!mayWrite || event.button !== 0 || event.pointerType === 'touch') return;
+    dragOver(event, span, {
+      on: (to) => {
+        setDragged(true);
+        setShift(to);
+      },
+      drop,
+    });
   };
   const onKeyDown = (event: KeyboardEvent) => {
     const step = STEPS[event.key];

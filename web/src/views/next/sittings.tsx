@@ -3,7 +3,7 @@ import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateParts, localDate, localTime, span } from '../../lib/time';
 import { useRoving } from '../../ui/use-roving';
-import { byDay, type Next } from './model';
+import { byDay, type Next, type PlannedMove } from './model';
 import { SittingBlock } from './sitting-block';
 
 const DAYS = 7;
@@ -30,16 +30,37 @@ function block(stretch: { start: string; end: string }, zone: string): Block {
   };
 }
 
+/** A sitting, with the place of its move from 1. */
+interface Sat extends Block {
+  start: string;
+  move: PlannedMove;
+  number: number;
+}
+
+/** The minutes since midnight that every day's line reaches from and to. */
+interface Line {
+  first: number;
+  last: number;
+}
+
+function along({ first, last }: Line, minute: number): string {
+  return `${((minute - first) / (last - first)) * 100}%`;
+}
+
+function share({ first, last }: Line, one: Block): string {
+  return `${((one.to - one.from) / (last - first)) * 100}%`;
+}
+
 /** The week's sittings on the free hours, a line a day. */
 const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: (work: number) => void }) {
-  const { zone, work } = useStudent();
+  const { zone } = useStudent();
   const week = useRef<HTMLDivElement>(null);
   useRoving(week, '[data-nailed]');
   const now = useNow();
   const nowOnTheWall = onTheWall(new Date(now).toISOString(), zone);
   const days = Array.from({ length: DAYS }, (_, k) => localDate(now + k * DAY, zone));
   const free = next.free.map((stretch) => block(stretch, zone));
-  const sat = next.moves.flatMap((move, place) =>
+  const sat: Sat[] = next.moves.flatMap((move, place) =>
     move.sittings.map((sitting) => ({
       ...block(sitting, zone),
       start: sitting.start,
@@ -50,8 +71,7 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
   const shown = [...free, ...sat].filter((one) => days.includes(one.date));
   const first = Math.floor(Math.min(15 * 60, ...shown.map((one) => one.from)) / 60) * 60;
   const last = Math.ceil(Math.max(18 * 60, ...shown.map((one) => one.to)) / 60) * 60;
-  const left = (minute: number) => `${((minute - first) / (last - first)) * 100}%`;
-  const width = (one: Block) => `${((one.to - one.from) / (last - first)) * 100}%`;
+  const line = { first, last };
   const sums = new Map(byDay(next, zone).map((day) => [day.date, day]));
   const ticks = Array.from({ length: Math.floor((last - first) / 180) + 1 }, (_, k) => first + k * 180);
   return (
@@ -69,64 +89,87 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
             <span
               key={minute}
               className="absolute -translate-x-1/2 text-[12px] first:translate-x-0"
-              style={{ left: left(minute) }}
+              style={{ left: along(line, minute) }}
             >
               {minute / 60}
             </span>
           ))}
         </span>
         <span />
-        {days.map((date, place) => {
-          const { weekday, number } = dateParts(date);
-          const sum = sums.get(date);
-          return (
-            <div key={date} className="contents">
-              <span className={place === 0 ? 'font-[680] text-ink' : ''}>
-                {weekday} {number}
-              </span>
-              <span className="relative h-7 border-line-2 border-b">
-                {free
-                  .filter((one) => one.date === date)
-                  .map((one) => (
-                    <span
-                      key={one.from}
-                      aria-hidden
-                      className="absolute inset-y-0.5 bg-free"
-                      style={{ left: left(one.from), width: width(one) }}
-                    />
-                  ))}
-                {sat
-                  .filter((one) => one.date === date)
-                  .map((one) => (
-                    <SittingBlock
-                      key={`${one.move.work} ${one.from}`}
-                      move={one.move}
-                      number={one.number}
-                      start={one.start}
-                      label={`${one.number}: ${work(one.move.work)?.title}, ${weekday} ${number}, ${clock(one.from)} to ${clock(one.to)}`}
-                      left={left(one.from)}
-                      width={width(one)}
-                      span={last - first}
-                      wide={one.to - one.from >= ((last - first) / 100) * 6}
-                      onOpen={onOpen}
-                    />
-                  ))}
-                {place === 0 && first <= nowOnTheWall && nowOnTheWall <= last && (
-                  <span
-                    aria-hidden
-                    className="absolute -inset-y-0.5 w-0.5 bg-yours"
-                    style={{ left: left(nowOnTheWall) }}
-                  />
-                )}
-              </span>
-              <span className="text-right">{sum && sum.minutes > 0 ? span(sum.minutes) : '—'}</span>
-            </div>
-          );
-        })}
+        {days.map((date, place) => (
+          <DayLine
+            key={date}
+            date={date}
+            line={line}
+            free={free.filter((one) => one.date === date)}
+            sat={sat.filter((one) => one.date === date)}
+            minutes={sums.get(date)?.minutes ?? 0}
+            now={place === 0 ? nowOnTheWall : null}
+            onOpen={onOpen}
+          />
+        ))}
       </div>
     </section>
   );
 });
+
+interface DayLineProps {
+  date: string;
+  line: Line;
+  free: readonly Block[];
+  sat: readonly Sat[];
+  /** Planned on that day, in all. */
+  minutes: number;
+  /** Minutes since local midnight; null on another day than today. */
+  now: number | null;
+  onOpen: (work: number) => void;
+}
+
+/** A day: its free hours, what lies on them, and how much that is. */
+function DayLine({ date, line, free, sat, minutes, now, onOpen }: DayLineProps) {
+  const { work } = useStudent();
+  const { weekday, number } = dateParts(date);
+  const reach = line.last - line.first;
+  return (
+    <div className="contents">
+      <span className={now === null ? '' : 'font-[680] text-ink'}>
+        {weekday} {number}
+      </span>
+      <span className="relative h-7 border-line-2 border-b">
+        {free.map((one) => (
+          <span
+            key={one.from}
+            aria-hidden
+            className="absolute inset-y-0.5 bg-free"
+            style={{ left: along(line, one.from), width: share(line, one) }}
+          />
+        ))}
+        {sat.map((one) => (
+          <SittingBlock
+            key={`${one.move.work} ${one.from}`}
+            move={one.move}
+            number={one.number}
+            start={one.start}
+            label={`${one.number}: ${work(one.move.work)?.title}, ${weekday} ${number}, ${clock(one.from)} to ${clock(one.to)}`}
+            left={along(line, one.from)}
+            width={share(line, one)}
+            span={reach}
+            wide={one.to - one.from >= (reach / 100) * 6}
+            onOpen={onOpen}
+          />
+        ))}
+        {now !== null && line.first <= now && now <= line.last && (
+          <span
+            aria-hidden
+            className="absolute -inset-y-0.5 w-0.5 bg-yours"
+            style={{ left: along(line, now) }}
+          />
+        )}
+      </span>
+      <span className="text-right">{minutes > 0 ? span(minutes) : '—'}</span>
+    </div>
+  );
+}
 
 function clock(minute: number): string {
   return `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`;

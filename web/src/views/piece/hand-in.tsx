@@ -206,18 +206,13 @@ interface ConfirmProps {
   onClose: () => void;
 }
 
-/** The last look: what goes, and whether it is on time. */
-function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
-  const { id, zone } = useStudent();
+/** Hands in the draft as it is saved, once, whatever becomes of the answer; then shows the receipt. */
+function useHandIn(detail: Detail, offer: Offer, onClose: () => void) {
+  const { id } = useStudent();
   const [, setParams] = useAddress();
-  const [note, setNote] = useState('');
   const [busy, setBusy] = useState(false);
-  const now = useNow();
   const { work, draft } = detail;
-  // What goes is the draft as it is saved: it must be what stands in the box.
-  const saving = detail.takes.text && text !== draft.text;
-  const { data: would } = useQuery(ifHandedInQuery(id, work.id, Math.floor(now / 60_000)));
-  const handIn = async () => {
+  const handIn = async (note: string) => {
     setBusy(true);
     try {
       const body = {
@@ -262,6 +257,19 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
       setBusy(false);
     }
   };
+  return { busy, handIn };
+}
+
+/** The last look: what goes, and whether it is on time. */
+function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
+  const { id, zone } = useStudent();
+  const [note, setNote] = useState('');
+  const now = useNow();
+  const { work, draft } = detail;
+  // What goes is the draft as it is saved: it must be what stands in the box.
+  const saving = detail.takes.text && text !== draft.text;
+  const { data: would } = useQuery(ifHandedInQuery(id, work.id, Math.floor(now / 60_000)));
+  const { busy, handIn } = useHandIn(detail, offer, onClose);
   return (
     <Dialog open onOpenChange={(next) => !next && onClose()} title={`${offer.words}?`} about={work.title}>
       {draft.files.length > 0 && (
@@ -296,7 +304,7 @@ function Confirm({ detail, offer, text, onClose }: ConfirmProps) {
         <Button look="quiet" onClick={onClose}>
           Not yet
         </Button>
-        <Button look="main" disabled={busy || saving} onClick={() => void handIn()}>
+        <Button look="main" disabled={busy || saving} onClick={() => void handIn(note)}>
           {saving ? 'Saving the draft …' : offer.words}
         </Button>
       </div>

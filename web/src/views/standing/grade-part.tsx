@@ -73,6 +73,61 @@ function GradePart({ sheet, change, fault, trial, course }: GradePartProps) {
   );
 }
 
+type Category = Grade['categories'][number];
+
+interface CategoryRowProps {
+  one: Category;
+  label: string;
+  /** What is wrong with a field. */
+  at: (field: string) => string | undefined;
+  change: (part: Partial<Category>) => void;
+}
+
+function CategoryRow({ one, label, at, change }: CategoryRowProps) {
+  return (
+    <>
+      <Cell label={label} value={one.name} wrong={at('name')} onChange={(name) => change({ name })} />
+      <Cell
+        number
+        label={`Weight of ${one.name}`}
+        value={one.weight}
+        wrong={at('weight')}
+        onChange={(weight) => change({ weight })}
+      />
+      <select
+        aria-label={`How the percent of ${one.name} is made`}
+        value={one.by}
+        onChange={(event) => change({ by: event.target.value as typeof one.by })}
+        className={BOX}
+      >
+        <option value="POINTS">its points</option>
+        <option value="MEAN">mean of items</option>
+      </select>
+      <Cell
+        number
+        label={`Lowest dropped of ${one.name}`}
+        value={one.dropLowest}
+        wrong={at('dropLowest')}
+        onChange={(text) => change({ dropLowest: whole(text) })}
+      />
+      <Cell
+        number
+        label={`Highest dropped of ${one.name}`}
+        value={one.dropHighest}
+        wrong={at('dropHighest')}
+        onChange={(text) => change({ dropHighest: whole(text) })}
+      />
+      <input
+        type="checkbox"
+        aria-label={`${one.name} is extra credit`}
+        checked={one.extra}
+        onChange={(event) => change({ extra: event.target.checked })}
+        className="size-4 justify-self-center accent-(--ink)"
+      />
+    </>
+  );
+}
+
 function Categories({ grade, set, fault, course }: RowsProps & { course: Course }) {
   const { board } = useStudent();
   const list = grade.categories;
@@ -80,8 +135,7 @@ function Categories({ grade, set, fault, course }: RowsProps & { course: Course 
     .filter((work) => work.courseId === course.id && work.category && work.kind !== 'PRACTICE')
     .map((work) => work.category ?? '');
   const missing = [...new Set(used)].filter((name) => !list.some((one) => one.name === name));
-  const change = (i: number, part: Partial<Grade['categories'][number]>) =>
-    set({ categories: replaced(list, i, part) });
+  const change = (i: number, part: Partial<Category>) => set({ categories: replaced(list, i, part) });
   const at = (i: number, field: string) => fault(`grade.categories[${i}].${field}`);
   const add = () =>
     set({
@@ -105,51 +159,14 @@ function Categories({ grade, set, fault, course }: RowsProps & { course: Course 
           'dropHighest',
         ])}
         rows={list.map((one, i) => (
-          <>
-            <Cell
-              label={`Category ${i + 1}`}
-              value={one.name}
-              wrong={at(i, 'name')}
-              onChange={(name) => change(i, { name })}
-            />
-            <Cell
-              number
-              label={`Weight of ${one.name}`}
-              value={one.weight}
-              wrong={at(i, 'weight')}
-              onChange={(weight) => change(i, { weight })}
-            />
-            <select
-              aria-label={`How the percent of ${one.name} is made`}
-              value={one.by}
-              onChange={(event) => change(i, { by: event.target.value as typeof one.by })}
-              className={BOX}
-            >
-              <option value="POINTS">its points</option>
-              <option value="MEAN">mean of items</option>
-            </select>
-            <Cell
-              number
-              label={`Lowest dropped of ${one.name}`}
-              value={one.dropLowest}
-              wrong={at(i, 'dropLowest')}
-              onChange={(text) => change(i, { dropLowest: whole(text) })}
-            />
-            <Cell
-              number
-              label={`Highest dropped of ${one.name}`}
-              value={one.dropHighest}
-              wrong={at(i, 'dropHighest')}
-              onChange={(text) => change(i, { dropHighest: whole(text) })}
-            />
-            <input
-              type="checkbox"
-              aria-label={`${one.name} is extra credit`}
-              checked={one.extra}
-              onChange={(event) => change(i, { extra: event.target.checked })}
-              className="size-4 justify-self-center accent-(--ink)"
-            />
-          </>
+          <CategoryRow
+            // biome-ignore lint/suspicious/noArrayIndexKey: a row is told apart by its place; its name is being typed
+            key={i}
+            one={one}
+            label={`Category ${i + 1}`}
+            at={(field) => at(i, field)}
+            change={(part) => change(i, part)}
+          />
         ))}
       />
       {list.length > 0 && <WeightSum list={list} />}

@@ -16,9 +16,38 @@ function openOf(works: readonly Work[], course: Course): Work[] {
   );
 }
 
+/** What of a course isn't done. */
+function OpenOf({ course, now }: { course: Course; now: number }) {
+  const { board, zone } = useStudent();
+  const open = openOf(board.works, course);
+  return (
+    <div className="mt-1.5 break-inside-avoid">
+      <h4 className="font-bold">
+        {course.name}
+        {open.length === 0 && <span className="font-normal">: nothing</span>}
+      </h4>
+      <ul>
+        {open.map((work) => (
+          <li key={work.id}>
+            <b>{work.title}</b>
+            {[
+              '',
+              [stageWord(work), stageDetail(work)].filter(Boolean).join(', '),
+              work.due ? `due ${near(work.due, zone, now)}` : '',
+              countdown(work, zone, now).words,
+            ]
+              .filter((part, place) => place === 0 || part)
+              .join(' · ')}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 /** All courses on one sheet, to be talked over: the readings side by side, and what is open in each. */
 function PrintedStanding() {
-  const { board, zone } = useStudent();
+  const { board } = useStudent();
   const printing = usePrinting();
   if (!printing) return null;
   const now = new Date(board.now).getTime();
@@ -72,32 +101,9 @@ function PrintedStanding() {
         {READINGS.map((reading) => `${READING_WORDS[reading]}: ${READING_ABOUT[reading]}.`).join(' ')}
       </p>
       <h3 className="mt-3 font-bold text-[13px]">Missing, sent back or past its due</h3>
-      {board.courses.map((course) => {
-        const open = openOf(board.works, course);
-        return (
-          <div key={course.id} className="mt-1.5 break-inside-avoid">
-            <h4 className="font-bold">
-              {course.name}
-              {open.length === 0 && <span className="font-normal">: nothing</span>}
-            </h4>
-            <ul>
-              {open.map((work) => (
-                <li key={work.id}>
-                  <b>{work.title}</b>
-                  {[
-                    '',
-                    [stageWord(work), stageDetail(work)].filter(Boolean).join(', '),
-                    work.due ? `due ${near(work.due, zone, now)}` : '',
-                    countdown(work, zone, now).words,
-                  ]
-                    .filter((part, place) => place === 0 || part)
-                    .join(' · ')}
-                </li>
-              ))}
-            </ul>
-          </div>
-        );
-      })}
+      {board.courses.map((course) => (
+        <OpenOf key={course.id} course={course} now={now} />
+      ))}
     </section>
   );
 }

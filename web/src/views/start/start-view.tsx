@@ -3,7 +3,7 @@ import clsx from 'clsx';
 import { ChevronDown } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { Link } from 'react-router';
-import type { Board } from '../../api/client';
+import type { Board, Schemas } from '../../api/client';
 import { termsQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { runningTerm, type Term } from '../../frame/terms';
@@ -65,39 +65,7 @@ function StartView() {
       {body}
     </Step>
   );
-  const bodies: readonly (readonly [StepName, string, string, ReactNode])[] = [
-    ['term', 'Term', termWords(running), <TermStep key="term" term={running} onDone={() => next('term')} />],
-    [
-      'courses',
-      'Courses',
-      courses.map((course) => course.name).join(', ') || 'none yet',
-      <CoursesStep key="courses" courses={courses} onDone={() => next('courses')} />,
-    ],
-    [
-      'work',
-      'What there is',
-      board.works.length > 0 ? count(board.works.length, 'piece of work', 'pieces of work') : 'nothing yet',
-      <WorkStep key="work" onBusy={setLooking} onDone={() => next('work')} />,
-    ],
-    [
-      'late',
-      'What late work costs',
-      done.late ? 'known in every course' : 'not known in every course',
-      <LateStep key="late" onDone={() => next('late')} />,
-    ],
-    [
-      'grades',
-      'How the grades are made',
-      done.grades ? 'work has its points' : 'what work is worth isn’t known in every course',
-      <GradesStep key="grades" onDone={() => next('grades')} />,
-    ],
-    [
-      'hours',
-      'When you can work',
-      done.hours ? 'as you said' : 'assumed',
-      <HoursStep key="hours" onDone={() => next('hours')} />,
-    ],
-  ];
+  const bodies = bodiesOf({ board, running, courses, done, next, onBusy: setLooking });
   const finished = STEPS.every((name) => done[name]);
   return (
     <div className="min-h-0 flex-1 overflow-auto">
@@ -128,6 +96,53 @@ function StartView() {
       </div>
     </div>
   );
+}
+
+interface BodiesOf {
+  board: Board;
+  running: Term | null;
+  courses: readonly Schemas['TermCourse'][];
+  done: Record<StepName, boolean>;
+  next: (from: StepName) => void;
+  onBusy: (busy: boolean) => void;
+}
+
+/** Of each step its name, its heading, what is known of it in a line, and what is asked in it. */
+function bodiesOf({ board, running, courses, done, next, onBusy }: BodiesOf) {
+  const bodies: readonly (readonly [StepName, string, string, ReactNode])[] = [
+    ['term', 'Term', termWords(running), <TermStep key="term" term={running} onDone={() => next('term')} />],
+    [
+      'courses',
+      'Courses',
+      courses.map((course) => course.name).join(', ') || 'none yet',
+      <CoursesStep key="courses" courses={courses} onDone={() => next('courses')} />,
+    ],
+    [
+      'work',
+      'What there is',
+      board.works.length > 0 ? count(board.works.length, 'piece of work', 'pieces of work') : 'nothing yet',
+      <WorkStep key="work" onBusy={onBusy} onDone={() => next('work')} />,
+    ],
+    [
+      'late',
+      'What late work costs',
+      done.late ? 'known in every course' : 'not known in every course',
+      <LateStep key="late" onDone={() => next('late')} />,
+    ],
+    [
+      'grades',
+      'How the grades are made',
+      done.grades ? 'work has its points' : 'what work is worth isn’t known in every course',
+      <GradesStep key="grades" onDone={() => next('grades')} />,
+    ],
+    [
+      'hours',
+      'When you can work',
+      done.hours ? 'as you said' : 'assumed',
+      <HoursStep key="hours" onDone={() => next('hours')} />,
+    ],
+  ];
+  return bodies;
 }
 
 /** Which steps have nothing left to say. */

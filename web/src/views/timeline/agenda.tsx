@@ -90,35 +90,66 @@ function Agenda({ timeline, shown, next, openWork }: AgendaProps) {
               ),
             )}
           </ol>
-          {agenda.undated.length > 0 && (
-            <section aria-labelledby="undated" className={printed === null ? '' : 'print:hidden'}>
-              <h2 id="undated" className="mt-8 border-line border-b pb-1 font-bold">
-                No due date <span className="font-normal text-ink-2">{agenda.undated.length}</span>
-              </h2>
-              <ul>
-                {agenda.undated.map((work) => (
-                  <Line key={work.id} work={work} openWork={openWork} time="">
-                    {stateOf({ work })}
-                  </Line>
-                ))}
-              </ul>
-            </section>
-          )}
+          <Undated
+            works={agenda.undated}
+            openWork={openWork}
+            className={printed === null ? '' : 'print:hidden'}
+          />
         </div>
       </div>
-      <div className="no-print flex shrink-0 flex-wrap items-center gap-2 border-line border-t bg-raised px-5 py-1.5 text-[14px] max-sm:px-3">
-        <Button onClick={() => goTo(today)}>Here and now</Button>
-        <TextButton onClick={() => goTo(timeline.first)}>First day</TextButton>
-        <TextButton onClick={() => goTo(timeline.last)}>Last day</TextButton>
-        <span className="ml-auto">
-          <Menu align="end" trigger={<Button>Print</Button>}>
-            <MenuItem onSelect={() => print('week')}>The week of {dateWords(aim)}</MenuItem>
-            <MenuItem onSelect={() => print('month')}>Its month</MenuItem>
-            <MenuItem onSelect={() => print('term')}>The whole term</MenuItem>
-          </Menu>
-        </span>
-      </div>
+      <Foot timeline={timeline} today={today} aim={aim} goTo={goTo} print={print} />
       {editing && <DayHours day={editing} timeline={timeline} onClose={() => setEditing(null)} />}
+    </div>
+  );
+}
+
+interface UndatedProps {
+  works: readonly Work[];
+  openWork: number | null;
+  className: string;
+}
+
+function Undated({ works, openWork, className }: UndatedProps) {
+  if (works.length === 0) return null;
+  return (
+    <section aria-labelledby="undated" className={className}>
+      <h2 id="undated" className="mt-8 border-line border-b pb-1 font-bold">
+        No due date <span className="font-normal text-ink-2">{works.length}</span>
+      </h2>
+      <ul>
+        {works.map((work) => (
+          <Line key={work.id} work={work} openWork={openWork} time="">
+            {stateOf({ work })}
+          </Line>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+interface FootProps {
+  timeline: Timeline;
+  today: string;
+  /** The day that is gone to. */
+  aim: string;
+  goTo: (day: string) => void;
+  print: (reach: Reach) => void;
+}
+
+/** What takes to another day, and what is printed. */
+function Foot({ timeline, today, aim, goTo, print }: FootProps) {
+  return (
+    <div className="no-print flex shrink-0 flex-wrap items-center gap-2 border-line border-t bg-raised px-5 py-1.5 text-[14px] max-sm:px-3">
+      <Button onClick={() => goTo(today)}>Here and now</Button>
+      <TextButton onClick={() => goTo(timeline.first)}>First day</TextButton>
+      <TextButton onClick={() => goTo(timeline.last)}>Last day</TextButton>
+      <span className="ml-auto">
+        <Menu align="end" trigger={<Button>Print</Button>}>
+          <MenuItem onSelect={() => print('week')}>The week of {dateWords(aim)}</MenuItem>
+          <MenuItem onSelect={() => print('month')}>Its month</MenuItem>
+          <MenuItem onSelect={() => print('term')}>The whole term</MenuItem>
+        </Menu>
+      </span>
     </div>
   );
 }

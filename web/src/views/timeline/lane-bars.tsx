@@ -132,15 +132,8 @@ const OneBar = memo(function OneBar(props: OneBarProps) {
       onKeyDown={(event) => {
         if (event.key !== 'm' || bar.due === null) return;
         event.preventDefault();
-        if (bar.work.origin === 'TYPED') {
-          deeds.take({
-            kind: 'due',
-            work: bar.work.id,
-            title: bar.work.title,
-            from: bar.due,
-            at: bar.due,
-          });
-        } else deeds.refuse(bar);
+        if (bar.work.origin === 'TYPED') deeds.take(dueOf(bar, bar.due));
+        else deeds.refuse(bar);
       }}
       className={clsx(
         'timeline-bar absolute block whitespace-nowrap text-[13px] leading-[17px]',
@@ -168,30 +161,49 @@ const OneBar = memo(function OneBar(props: OneBarProps) {
         }
       >
         <Rail bar={bar} x={x} left={railLeft} width={railWidth} sittings={props.sittings} />
-        {bar.due !== null && (
-          <span
-            aria-hidden
-            data-grip
-            title={bar.work.origin === 'TYPED' ? 'Drag to move the due' : undefined}
-            onClick={(event) => event.preventDefault()}
-            onPointerDown={(event) => {
-              event.preventDefault();
-              if (bar.due === null) return;
-              if (bar.work.origin !== 'TYPED') refuseWhenDragged(event, () => deeds.refuse(bar));
-              else
-                deeds.drag(
-                  { kind: 'due', work: bar.work.id, title: bar.work.title, from: bar.due, at: bar.due },
-                  event,
-                );
-            }}
-            className={clsx('absolute inset-y-0', bar.work.origin === 'TYPED' && 'cursor-ew-resize')}
-            style={{ left: x(bar.due) - railLeft - GRIP / 2, width: GRIP }}
-          />
-        )}
+        <DueGrip bar={bar} x={x} from={railLeft} deeds={deeds} />
       </span>
     </Link>
   );
 });
+
+const dueOf = ({ work }: Bar, due: number) => ({
+  kind: 'due' as const,
+  work: work.id,
+  title: work.title,
+  from: due,
+  at: due,
+});
+
+interface DueGripProps {
+  bar: Bar;
+  x: (at: number) => number;
+  /** Where the rail begins that it lies on. */
+  from: number;
+  deeds: BarDeeds;
+}
+
+/** The end of a rail, by which a due that was typed in is moved. */
+function DueGrip({ bar, x, from, deeds }: DueGripProps) {
+  const { due } = bar;
+  if (due === null) return null;
+  const typed = bar.work.origin === 'TYPED';
+  return (
+    <span
+      aria-hidden
+      data-grip
+      title={typed ? 'Drag to move the due' : undefined}
+      onClick={(event) => event.preventDefault()}
+      onPointerDown={(event) => {
+        event.preventDefault();
+        if (typed) deeds.drag(dueOf(bar, due), event);
+        else refuseWhenDragged(event, () => deeds.refuse(bar));
+      }}
+      className={clsx('absolute inset-y-0', typed && 'cursor-ew-resize')}
+      style={{ left: x(due) - from - GRIP / 2, width: GRIP }}
+    />
+  );
+}
 
 /** The label, or else the rail: what the words belong beside. */
 function rectOf(bar: HTMLElement): DOMRect {

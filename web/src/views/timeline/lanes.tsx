@@ -37,8 +37,7 @@ interface LanesProps {
 
 /** A lane a course, time across. */
 function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
-  const student = useStudent();
-  const { board, zone } = student;
+  const { board, zone, course } = useStudent();
   const now = useMinute();
   const page = useRef<HTMLDivElement>(null);
   const gutter = useWidth(page, 1280) < NARROW ? GUTTER_NARROW : GUTTER;
@@ -78,20 +77,15 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
           <Axis timeline={timeline} time={time} now={now}>
             <Corner time={time} />
           </Axis>
-          <div
-            className="sticky z-[15] border-line border-b bg-raised"
-            style={{ top: axis, width: time.length + gutter }}
-          >
-            <Posts timeline={timeline} time={time} now={now} />
-            <HoursLane
-              timeline={timeline}
-              time={time}
-              next={next}
-              mover={mover}
-              today={localDate(now, timeline.zone)}
-              onDay={setDay}
-            />
-          </div>
+          <Frame
+            timeline={timeline}
+            time={time}
+            now={now}
+            next={next}
+            mover={mover}
+            top={axis}
+            onDay={setDay}
+          />
           {laid.map((lane) => (
             <LaneRow
               key={lane.course.id}
@@ -108,15 +102,7 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
               deeds={deeds}
             />
           ))}
-          {mover.moving && (
-            <Ghost
-              at={mover.moving.at}
-              x={gutter + time.x(mover.moving.at)}
-              zone={zone}
-              height={height}
-              top={axis}
-            />
-          )}
+          <Ghost mover={mover} time={time} zone={zone} height={height} top={axis} />
         </div>
       </div>
       <p role="status" className="sr-only">
@@ -124,14 +110,29 @@ function Lanes({ timeline, shown, next, openWork, onOpen }: LanesProps) {
       </p>
       <Legend />
       {pointed && !mover.moving && (
-        <BarCard
-          bar={pointed.bar}
-          rect={pointed.rect}
-          course={student.course(pointed.bar.work.courseId)}
-          now={now}
-        />
+        <BarCard {...pointed} course={course(pointed.bar.work.courseId)} now={now} />
       )}
       {day && <DayHours day={day} timeline={timeline} onClose={() => setDay(null)} />}
+    </div>
+  );
+}
+
+interface FrameProps extends Omit<ComponentProps<typeof HoursLane>, 'today'> {
+  now: number;
+  /** Pixels from the top of the box at which it stays. */
+  top: number;
+}
+
+/** What stays above the lanes: closes and days off, and the hours. */
+function Frame({ now, top, ...hours }: FrameProps) {
+  const { timeline, time } = hours;
+  return (
+    <div
+      className="sticky z-[15] border-line border-b bg-raised"
+      style={{ top, width: time.length + time.gutter }}
+    >
+      <Posts timeline={timeline} time={time} now={now} />
+      <HoursLane {...hours} today={localDate(now, timeline.zone)} />
     </div>
   );
 }
@@ -205,20 +206,22 @@ function LaneHead({ lane, gutter }: { lane: LaidLane; gutter: number }) {
 }
 
 interface GhostProps {
-  at: number;
-  x: number;
+  mover: Mover;
+  time: TimeWindow;
   zone: string;
   height: number;
   top: number;
 }
 
 /** Where something that is being moved would lie. */
-function Ghost({ at, x, zone, height, top }: GhostProps) {
+function Ghost({ mover, time, zone, height, top }: GhostProps) {
+  if (!mover.moving) return null;
+  const { at } = mover.moving;
   return (
     <div
       aria-hidden
       className="pointer-events-none absolute top-0 z-[18] border-ink border-l-2 border-dashed"
-      style={{ left: x, height }}
+      style={{ left: time.gutter + time.x(at), height }}
     >
       <span className="sticky block w-max bg-ink px-1.5 text-[13px] text-paper" style={{ top }}>
         {moment(new Date(at).toISOString(), zone)}

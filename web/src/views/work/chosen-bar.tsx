@@ -1,5 +1,5 @@
 import { ChevronDown } from 'lucide-react';
-import { useState } from 'react';
+import { type ComponentProps, useState } from 'react';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { count } from '../../lib/words';
@@ -40,6 +40,47 @@ function seriesOf(chosen: readonly Work[], all: readonly Work[]): Work[] {
   return chosen.every(alike) && series.length > chosen.length ? series : [];
 }
 
+/** A button that opens a menu. */
+function MenuButton({ children, ...button }: ComponentProps<typeof Button>) {
+  return (
+    <Button {...button}>
+      {children}
+      <ChevronDown size={13} aria-hidden />
+    </Button>
+  );
+}
+
+interface AskedDialogProps {
+  asking: keyof typeof ASKED | null;
+  works: readonly Work[];
+  together: (deed: Deed, words: string) => Promise<void>;
+  onClose: () => void;
+}
+
+/** What has to be typed before it is done to all of them. */
+function AskedDialog({ asking, works, together, onClose }: AskedDialogProps) {
+  const many = count(works.length, 'piece');
+  return (
+    <Dialog
+      open={asking !== null}
+      onOpenChange={onClose}
+      title={asking ? `${ASKED[asking]} ${many} of work` : ''}
+    >
+      {asking === 'effort' && (
+        <EffortForm
+          onSave={(minutes) => together({ effort: { minutes } }, `Set the effort of ${many} of work`)}
+        />
+      )}
+      {asking === 'note' && (
+        <NoteForm onSave={(note) => together({ note }, `Added a note to ${many} of work`)} />
+      )}
+      {asking === 'edit' && (
+        <EditManyForm works={works} onSave={(edit) => together({ edit }, `Changed ${many} of work`)} />
+      )}
+    </Dialog>
+  );
+}
+
 /** What can be done to several pieces of work at once: one request, one undo. */
 function ChosenBar({ works, onAll, onMore, onDone }: ChosenBarProps) {
   const { id, board } = useStudent();
@@ -77,14 +118,7 @@ function ChosenBar({ works, onAll, onMore, onDone }: ChosenBarProps) {
           All {series.length} of “{nameOf(series[0]?.title ?? '')}”
         </Button>
       )}
-      <Menu
-        trigger={
-          <Button disabled={none}>
-            Handed in elsewhere
-            <ChevronDown size={13} aria-hidden />
-          </Button>
-        }
-      >
+      <Menu trigger={<MenuButton disabled={none}>Handed in elsewhere</MenuButton>}>
         <MenuItem onSelect={() => done('AT_ITS_DUE')}>On time, each at its due</MenuItem>
         <MenuItem onSelect={() => done('LATE')}>Late, within a day of its due</MenuItem>
         <MenuItem onSelect={() => done('NOW')}>Just now</MenuItem>
@@ -99,14 +133,7 @@ function ChosenBar({ works, onAll, onMore, onDone }: ChosenBarProps) {
       <Button disabled={none} onClick={() => setAsking('edit')}>
         Change
       </Button>
-      <Menu
-        trigger={
-          <Button disabled={none}>
-            More
-            <ChevronDown size={13} aria-hidden />
-          </Button>
-        }
-      >
+      <Menu trigger={<MenuButton disabled={none}>More</MenuButton>}>
         <MenuItem onSelect={() => setAsking('effort')}>Set effort</MenuItem>
         <MenuItem onSelect={() => setAsking('note')}>Add a note</MenuItem>
         {unread && (
@@ -119,23 +146,7 @@ function ChosenBar({ works, onAll, onMore, onDone }: ChosenBarProps) {
       <Button look="quiet" className="ml-auto" onClick={onDone}>
         Let go
       </Button>
-      <Dialog
-        open={asking !== null}
-        onOpenChange={() => setAsking(null)}
-        title={asking ? `${ASKED[asking]} ${many} of work` : ''}
-      >
-        {asking === 'effort' && (
-          <EffortForm
-            onSave={(minutes) => together({ effort: { minutes } }, `Set the effort of ${many} of work`)}
-          />
-        )}
-        {asking === 'note' && (
-          <NoteForm onSave={(note) => together({ note }, `Added a note to ${many} of work`)} />
-        )}
-        {asking === 'edit' && (
-          <EditManyForm works={works} onSave={(edit) => together({ edit }, `Changed ${many} of work`)} />
-        )}
-      </Dialog>
+      <AskedDialog asking={asking} works={works} together={together} onClose={() => setAsking(null)} />
     </section>
   );
 }

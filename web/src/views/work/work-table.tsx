@@ -57,37 +57,10 @@ function WorkTable(props: WorkTableProps) {
     () => (narrow ? [] : withScore(columnsFor(width, layout), scoring)),
     [narrow, width, layout, scoring],
   );
-  const rows = useVirtualizer({
-    count: lines.length,
-    getScrollElement: () => scroll.current,
-    estimateSize: (index) => (lines[index]?.kind === 'group' ? GROUP : narrow ? TWO_LINES : ROW),
-    getItemKey: (index) => {
-      const line = lines[index];
-      return line?.kind === 'work' ? line.work.id : `group ${line?.group.key}`;
-    },
-    overscan: 6,
-    useFlushSync: false,
-  });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the sizes change with the layout
-  useEffect(() => rows.measure(), [narrow, lines]);
-
+  const rows = useDrawnRows(lines, scroll, narrow);
   const { stop, move, setActive } = useWalkedRows(props, scroll, (index) =>
     rows.scrollToIndex(index, { align: 'auto' }),
   );
-
-  const onKeyDown = (event: KeyboardEvent) => {
-    const line = lines[stop];
-    if (hasModifier(event) || line?.kind !== 'work') return;
-    if (event.key === 'ArrowDown') move(stop, 1);
-    else if (event.key === 'ArrowUp') move(stop, -1);
-    else if (event.key === 'Home') move(-1, 1);
-    else if (event.key === 'End') move(lines.length, -1);
-    else if (event.key === 'Enter') onOpen(line.work.id);
-    else if (event.key === 'e') onOpen(line.work.id, 'hand-in');
-    else if (event.key === 'x' || (event.key === ' ' && chosen)) onChoose([line.work.id], event.shiftKey);
-    else return;
-    event.preventDefault();
-  };
 
   return (
     <div
@@ -96,7 +69,7 @@ function WorkTable(props: WorkTableProps) {
       tabIndex={-1}
       aria-label={`Work, ${shown} of ${student.board.counts.total}`}
       aria-rowcount={lines.length + 1}
-      onKeyDown={onKeyDown}
+      onKeyDown={(event) => walked(event, stop, move, props)}
       className="no-print relative min-h-0 flex-1 overflow-auto outline-none"
       style={{ '--tracks': tracks(columns, chosen !== null) } as CSSProperties}
     >
@@ -141,6 +114,44 @@ function WorkTable(props: WorkTableProps) {
       </div>
     </div>
   );
+}
+
+/** A key in the table: to another row, or something done with the one that has the tab stop. */
+function walked(
+  event: KeyboardEvent,
+  stop: number,
+  move: (from: number, step: number) => void,
+  { lines, chosen, onOpen, onChoose }: WorkTableProps,
+): void {
+  const line = lines[stop];
+  if (hasModifier(event) || line?.kind !== 'work') return;
+  if (event.key === 'ArrowDown') move(stop, 1);
+  else if (event.key === 'ArrowUp') move(stop, -1);
+  else if (event.key === 'Home') move(-1, 1);
+  else if (event.key === 'End') move(lines.length, -1);
+  else if (event.key === 'Enter') onOpen(line.work.id);
+  else if (event.key === 'e') onOpen(line.work.id, 'hand-in');
+  else if (event.key === 'x' || (event.key === ' ' && chosen)) onChoose([line.work.id], event.shiftKey);
+  else return;
+  event.preventDefault();
+}
+
+/** Only the rows that are in sight are drawn. */
+function useDrawnRows(lines: readonly Line[], scroll: RefObject<HTMLDivElement | null>, narrow: boolean) {
+  const rows = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroll.current,
+    estimateSize: (index) => (lines[index]?.kind === 'group' ? GROUP : narrow ? TWO_LINES : ROW),
+    getItemKey: (index) => {
+      const line = lines[index];
+      return line?.kind === 'work' ? line.work.id : `group ${line?.group.key}`;
+    },
+    overscan: 6,
+    useFlushSync: false,
+  });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the sizes change with the layout
+  useEffect(() => rows.measure(), [narrow, lines]);
+  return rows;
 }
 
 /** Which row has the tab stop, and what walks to others: arrows, j and k, and the scores that are written down. */

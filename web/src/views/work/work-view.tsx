@@ -3,7 +3,7 @@ import { useCallback, useDeferredValue, useMemo, useRef, useState } from 'react'
 import { useNavigate, useParams } from 'react-router';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { EVERYTHING, isNarrowed, narrow } from '../../lib/narrow';
+import { EVERYTHING, isNarrowed, type Narrowing, narrow } from '../../lib/narrow';
 import { useMinute } from '../../lib/now';
 import { Button } from '../../ui/button';
 import { Empty } from '../../ui/states';
@@ -25,33 +25,47 @@ import { useScores } from './use-scores';
 import { WorkFormDialog } from './work-form';
 import { WorkTable } from './work-table';
 
+/** Back to the row that the tab key reaches, from where a piece was opened. */
+function focusRow(table: HTMLElement | null): void {
+  table?.querySelector<HTMLElement>('[role="row"][tabindex="0"]')?.focus();
+}
+
+/** What is left of the work, in groups, and as the lines of the table; typing goes on before they are made. */
+function useShown(narrowing: Narrowing, minute: number) {
+  const { board } = useStudent();
+  const deferred = useDeferredValue(narrowing);
+  const shown = useMemo(() => narrow(board, deferred, minute), [board, deferred, minute]);
+  const groups = useMemo(
+    () => group(board, shown, deferred.by, deferred.sort, minute),
+    [board, shown, deferred.by, deferred.sort, minute],
+  );
+  const list = useMemo(() => lines(groups), [groups]);
+  const order = useMemo(() => list.flatMap((line) => (line.kind === 'work' ? [line.work.id] : [])), [list]);
+  return { shown, groups, list, order };
+}
+
 /** All work of all courses in one dense table, and the piece that is open beside it. */
 function WorkView() {
   const { board, mayWrite, course } = useStudent();
   const { work } = useParams();
   const openWork = work ? Number(work) : null;
   const [narrowing, change] = useNarrowing();
-  const deferred = useDeferredValue(narrowing);
   const minute = useMinute();
-  const shown = useMemo(() => narrow(board, deferred, minute), [board, deferred, minute]);
-  const groups = useMemo(
-    () => group(board, shown, deferred.by, deferred.sort, minute),
-    [board, shown, deferred.by, deferred.sort, minute],
-  );
+  const { shown, groups, list, order } = useShown(narrowing, minute);
   const [layout, setLayout] = useLayout();
   const [sizing, setSizing] = useState(false);
-  const list = useMemo(() => lines(groups), [groups]);
-  const order = useMemo(() => list.flatMap((line) => (line.kind === 'work' ? [line.work.id] : [])), [list]);
   const { chosen, setChosen, choose } = useChosen(order);
   const { scores, scoring, goToScore, begin, stop, setFaults } = useScores(order);
+  const score = () => {
+    setChosen(null);
+    begin();
+  };
   const only = narrowing.courses.length === 1 ? course(narrowing.courses[0] ?? 0) : undefined;
   const open = useOpenWork(narrowing);
   const table = useRef<HTMLDivElement>(null);
   const close = useCallback(() => {
     open(null);
-    requestAnimationFrame(() =>
-      table.current?.querySelector<HTMLElement>('[role="row"][tabindex="0"]')?.focus(),
-    );
+    requestAnimationFrame(() => focusRow(table.current));
   }, [open]);
 
   return (
@@ -72,10 +86,7 @@ function WorkView() {
             change={change}
             choosing={chosen !== null}
             onChoosing={(on) => setChosen(on ? new Set() : null)}
-            onScoring={() => {
-              setChosen(null);
-              begin();
-            }}
+            onScoring={score}
             onColumns={() => setSizing(true)}
           />
           <LineHead course={only?.id ?? null} />
