@@ -17,6 +17,8 @@ final class OtherProcess implements AutoCloseable {
     OtherProcess(Path data, String... verb) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-XX:TieredStopAtLevel=1",
+                "-Dnavlo.demo.cohort=false",
                 "-cp",
                 System.getProperty("java.class.path"),
                 "app.navlo.server.NavloApplication"));

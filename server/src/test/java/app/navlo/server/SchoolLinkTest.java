@@ -6,82 +6,15 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.school.college.Fault;
 import app.navlo.school.college.School;
-import app.navlo.server.http.StandIns;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import org.springframework.beans.factory.annotation.Autowired;
-import org.springframework.test.annotation.DirtiesContext;
-import org.springframework.test.context.TestPropertySource;
-import org.testng.annotations.AfterMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Links to the simulated school, over HTTP: what it tells is here, once, whatever is wrong with it. */
-@TestPropertySource(properties = {TestSettings.MEMORY, "navlo.feeds.follow-clock=false"})
-@DirtiesContext
-public class SchoolLinkTest extends DemoServer {
-    private static final String LINKS = STUDENT + "/links";
-    private static final String SITE = "Thornmere course site";
-    private static final String BOOK = "College gradebook";
-    private static final String NO_NEWS = "nothing new";
-
-    @Autowired
-    private StandIns standIns;
-
-    @AfterMethod
-    public void healTheSchool() {
-        standIns.college().fault(Fault.NONE);
-    }
-
-    private static JsonNode link(TestClient mira, String name) {
-        return mira.get(LINKS)
-                .json()
-                .get("links")
-                .valueStream()
-                .filter(one -> one.get("name").asString().equals(name))
-                .findFirst()
-                .orElseThrow();
-    }
-
-    private static TestClient.Answer ask(TestClient mira, String name) {
-        return mira.post(LINKS + "/" + link(mira, name).get("id").asLong() + "/asking", "");
-    }
-
-    private static void on(TestClient mira, int hours) {
-        assertEquals(
-                mira.post("/api/demo/clock", "{\"minutes\":" + 60 * hours + "}").status(), 200);
-    }
-
-    /** Mira, who has been told all that both systems know by now: each test begins with that, whatever ran before. */
-    private TestClient settled() {
-        TestClient mira = mira();
-        for (String name : new String[] {SITE, BOOK}) {
-            assertEquals(ask(mira, name).status(), 200);
-        }
-        return mira;
-    }
-
-    /** Moves the clock a day at a time until a system has something to tell. */
-    private static String newsOf(TestClient mira, String name) {
-        for (int day = 0; day < 14; day++) {
-            on(mira, 24);
-            String news = ask(mira, name).json().get("news").asString();
-            if (!news.equals(NO_NEWS)) {
-                return news;
-            }
-        }
-        throw new AssertionError("two weeks without news of " + name);
-    }
-
-    private static List<String> titles(TestClient mira) {
-        List<String> titles = new ArrayList<>();
-        board(mira).get("works").forEach(work -> titles.add(work.get("title").asString()));
-        return titles;
-    }
-
+public class SchoolLinkTest extends SchoolServer {
     private static void addLink(TestClient mira, String form, int status) {
         TestClient.Answer look = mira.post(LINKS + "/looks", form);
         assertEquals(look.status(), 201, look.body());
@@ -97,19 +30,11 @@ public class SchoolLinkTest extends DemoServer {
                 "DELETE", path, "", "Idempotency-Key", UUID.randomUUID().toString());
     }
 
-    /** @return the change that undoes it */
-    private static long undone(TestClient mira, long change) {
-        TestClient.Answer undone = undo(mira, change);
-        assertEquals(undone.status(), 201, undone.body());
-        return undone.json().get("change").asLong();
-    }
-
     @Test
     public void bothSystemsOfTheSchoolAreThereAndSayWhatTheyCanDo() {
         TestClient mira = mira();
         assertEquals(
-                link(mira, SITE).get("abilities").toString(),
-                "[\"DUES\",\"GRADEBOOK\",\"HAND_IN\",\"ASK\",\"WRITE\"]");
+                link(mira, SITE).get("abilities").toString(), "[\"DUES\",\"GRADEBOOK\",\"HAND_IN\",\"ASK\",\"WRITE\"]");
         assertEquals(link(mira, BOOK).get("abilities").toString(), "[\"DUES\",\"GRADEBOOK\"]");
         assertFalse(link(mira, BOOK).toString().contains(School.THORNMERE.token()), "no token goes out");
     }
@@ -122,28 +47,6 @@ public class SchoolLinkTest extends DemoServer {
         assertEquals(ask(mira, SITE).json().get("news").asString(), NO_NEWS);
         assertEquals(standIns.college().answered(), full);
         assertEquals(standIns.college().unchanged(), unchanged + 1);
-    }
-
-    @Test
-    public void whatTheTeachersDoArrivesAndIsUndoneAndStaysAway() {
-        TestClient mira = settled();
-        int before = titles(mira).size();
-        String news = newsOf(mira, SITE);
-        while (!news.contains("new piece")) {
-            news = newsOf(mira, SITE);
-        }
-        int many = titles(mira).size();
-        assertTrue(many > before, news);
-        assertEquals(ask(mira, SITE).json().get("news").asString(), NO_NEWS);
-        long id = link(mira, SITE).get("id").asLong();
-        JsonNode imports = mira.get(LINKS + "/" + id + "/imports").json();
-        assertEquals(imports.get(0).get("added").asInt(), many - before, news);
-        long undoing = undone(mira, imports.get(0).get("change").asLong());
-        assertEquals(titles(mira).size(), before);
-        ask(mira, SITE);
-        assertEquals(titles(mira).size(), before, "what was undone isn't brought again");
-        undone(mira, undoing);
-        assertEquals(titles(mira).size(), many);
     }
 
     @Test
@@ -367,8 +270,7 @@ public class SchoolLinkTest extends DemoServer {
         List<String> before = titles(mira);
         standIns.college().fault(Fault.SLOW);
         long id = link(mira, SITE).get("id").asLong();
-        CompletableFuture<TestClient.Answer> asking =
-                CompletableFuture.supplyAsync(() -> ask(mira(), SITE));
+        CompletableFuture<TestClient.Answer> asking = CompletableFuture.supplyAsync(() -> ask(mira(), SITE));
         while (link(mira, SITE).get("stage").isNull()) {
             assertFalse(asking.isDone(), "it was never shown as being asked");
         }

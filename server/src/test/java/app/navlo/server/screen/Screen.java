@@ -210,9 +210,12 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         assertAccessible(page, "{ resultTypes: ['violations'] }");
     }
 
-    /** The same, and its colours by night, which differ in nothing else. */
+    /** The same, and its colours by night, which differ in nothing else, and on a phone in nothing but their places. */
     static void assertAccessibleByDayAndNight(Page page) {
         assertAccessible(page);
+        if (page.viewportSize().width < WIDE) {
+            return;
+        }
         page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.DARK));
         assertAccessible(page, "{ resultTypes: ['violations'], runOnly: ['color-contrast', 'link-in-text-block'] }");
         page.emulateMedia(new Page.EmulateMediaOptions().setColorScheme(ColorScheme.LIGHT));
