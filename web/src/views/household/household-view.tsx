@@ -6,7 +6,7 @@ import { useAddress } from '../../lib/address';
 import { setServerNow, useNow } from '../../lib/now';
 import { Choice } from '../../ui/choice';
 import { Empty, Failed, Loading } from '../../ui/states';
-import { headline, MANY, type Row, SPANS, type Span } from './model';
+import { headline, MANY, type Row, SPANS, type Span, type UnreadStudent, unreadWords } from './model';
 import { Courses, Dates, Figures } from './row-parts';
 import { StudentsTable } from './students-table';
 
@@ -35,8 +35,8 @@ function HouseholdView() {
   }, [said]);
   if (rows.isError) return <Failed error={rows.error} onRetry={() => void rows.refetch()} />;
   if (!rows.data) return <Loading />;
-  const { students } = rows.data;
-  if (students.length === 0)
+  const { students, unread } = rows.data;
+  if (students.length === 0 && unread.length === 0)
     return (
       <Empty title="No student has accepted you yet">
         When a student does, their work is shown here. You can read it then, and never change it.
@@ -55,6 +55,7 @@ function HouseholdView() {
           </div>
           <Choice label="Figures count work of" value={span} options={SPANS} onChange={setSpan} />
         </div>
+        <Unread students={unread} />
         {many ? (
           <StudentsTable students={students} span={span} />
         ) : (
@@ -66,6 +67,17 @@ function HouseholdView() {
         )}
       </div>
     </div>
+  );
+}
+
+/** Whose work couldn't be worked out: nobody is left out without a word. */
+function Unread({ students }: { students: readonly UnreadStudent[] }) {
+  if (students.length === 0) return null;
+  return (
+    <p role="alert" className="mb-4 border-loss border-l-4 bg-loss-soft px-3 py-1.5 text-[14px]">
+      <b className="font-bold">{unreadWords(students)}</b> What stands below holds. Load the page again, and tell
+      who runs this Navlo if it stays so.
+    </p>
   );
 }
 

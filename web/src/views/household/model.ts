@@ -6,6 +6,7 @@ export type Row = Schemas['HouseholdRow'];
 export type CourseGlance = Schemas['CourseGlance'];
 export type Source = Schemas['SourceGlance'];
 export type Span = Schemas['Spanning'];
+export type UnreadStudent = Schemas['UnreadStudent'];
 
 export const SPANS: readonly (readonly [Span, string])[] = [
   ['PERIOD', 'This grading period'],
@@ -62,6 +63,16 @@ export function figuresOf({ missing }: Row): Figure[] {
       hot: true,
     },
   ];
+}
+
+const MOST_NAMED = 3;
+const NAMES = new Intl.ListFormat('en-GB');
+
+/** "The work of Mira Solheim and Anders Solheim couldn’t be worked out just now." Of many the first are named. */
+export function unreadWords(students: readonly UnreadStudent[]): string {
+  const named = students.slice(0, MOST_NAMED).map((one) => one.name);
+  const rest = students.length - named.length;
+  return `The work of ${NAMES.format(rest > 0 ? [...named, `${rest} more`] : named)} couldn’t be worked out just now.`;
 }
 
 /** "9.1 % of courses" within three days; nothing where next to nothing is about to be lost. */

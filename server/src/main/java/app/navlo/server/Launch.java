@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.jspecify.annotations.Nullable;
 import org.springframework.util.FileSystemUtils;
 
 /**
@@ -22,8 +23,17 @@ import org.springframework.util.FileSystemUtils;
  * @param host to listen on: localhost for this machine alone, 0.0.0.0 for the network that it is in
  * @param opsPort for health and metrics, on this machine alone; below 0 for none
  * @param still let the demo's clock stand still
+ * @param shared where the data are that several instances share; null for a file of their own in the folder, as a demo's always are
  */
-record Launch(boolean demo, boolean keep, Path data, String host, int port, int opsPort, boolean still) {
+record Launch(
+        boolean demo,
+        boolean keep,
+        Path data,
+        String host,
+        int port,
+        int opsPort,
+        boolean still,
+        @Nullable Shared shared) {
     /** Names the file of a demo that was filled when Navlo was built; filling it takes a while. */
     private static final String FILLED_DEMO = "navlo.demo.filled";
 
@@ -60,7 +70,8 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
                             + "'; there are --host H, --port N, --ops-port N, --data DIR and, for demo, --keep");
             }
         }
-        return new Launch(demo, keep, data, host, port, opsPort, still);
+        Shared shared = demo ? null : Shared.of(System.getenv()).orElse(null);
+        return new Launch(demo, keep, data, host, port, opsPort, still, shared);
     }
 
     private static String value(String option, Deque<String> left) {
@@ -110,6 +121,11 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         Files.createDirectories(data);
         closeToOthers();
         System.setProperty("java.io.tmpdir", uploads().toString());
+        if (shared != null) {
+            Shared.claim(data);
+            emptyUploads();
+            return;
+        }
         if (!demo || keep) {
             seal().claim();
             migrate();
@@ -183,7 +199,11 @@ record Launch(boolean demo, boolean keep, Path data, String host, int port, int 
         Map<String, Object> properties = new HashMap<>();
         properties.put("server.address", host);
         properties.put("server.port", port);
-        properties.put("spring.datasource.url", url());
+        if (shared == null) {
+            properties.put("spring.datasource.url", url());
+        } else {
+            properties.putAll(shared.properties());
+        }
         properties.put("navlo.ops.port", opsPort);
         properties.put("navlo.key-file", key().toString());
         properties.put("navlo.ops.data", data.toString());

@@ -55,9 +55,8 @@ public class WriteOnce {
         try {
             keys.take(once.person(), once.key(), fingerprint, once.at());
         } catch (DuplicateKeyException sameInstant) {
-            return earlier(once, fingerprint, type)
-                    .orElseThrow(() -> Refusal.conflict(
-                            "The same write is being done right now", "Wait a moment, then look at what came of it."));
+            throw Refusal.conflict(
+                    "The same write is being done right now", "Wait a moment, then look at what came of it.");
         }
         T answer = write.get();
         keys.answer(once.person(), once.key(), json.writeValueAsString(answer));

@@ -14,6 +14,7 @@ import io.micrometer.prometheusmetrics.PrometheusMeterRegistry;
 import java.time.Duration;
 import javax.sql.DataSource;
 import org.springframework.beans.factory.annotation.Value;
+import org.springframework.boot.jdbc.DataSourceUnwrapper;
 import org.springframework.stereotype.Component;
 
 /** What the server does, counted: requests, connections, memory, and what waits to leave the process. */
@@ -30,7 +31,8 @@ class Metrics {
             new JvmThreadMetrics().bindTo(registry);
             new ProcessorMetrics().bindTo(registry);
             new UptimeMetrics().bindTo(registry);
-            if (data instanceof HikariDataSource pool) {
+            HikariDataSource pool = DataSourceUnwrapper.unwrap(data, HikariDataSource.class);
+            if (pool != null) {
                 pool.setMetricsTrackerFactory(new MicrometerMetricsTrackerFactory(registry));
             }
             Gauge.builder("navlo.outbox.waiting", pulse, one -> one.counts().outbox())

@@ -31,17 +31,24 @@ import app.navlo.server.time.ServerClock;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import org.jspecify.annotations.Nullable;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataAccessResourceFailureException;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.TransactionException;
 
 /** The students that somebody may see, who needs it most first: by what is about to be lost, then by what can still be had. */
 @Service
 @ReadBoard
 class HouseholdService {
+    private static final Logger LOG = LoggerFactory.getLogger(HouseholdService.class);
+
     private final People people;
     private final Boards boards;
     private final WhatIsNew news;
@@ -87,19 +94,28 @@ class HouseholdService {
         Map<Long, SeenMarks.Seen> seen = seenMarks.of(reader.id());
         Map<Long, Links.Faring> faring = links.faring(ids);
         Map<Long, Onlookers.Kept> kept = onlookers.of(reader.id());
-        List<HouseholdRow> all = students.stream()
-                .map(student -> rows.of(
-                        new StudentRows.Key(
-                                student,
-                                Objects.requireNonNull(marks.get(student.id())),
-                                span,
-                                reader.id(),
-                                sights.of(student.id()),
-                                device.current(),
-                                ZoneId.of(reader.zone()),
-                                seen.getOrDefault(student.id(), SeenMarks.Seen.NOTHING)),
-                        now,
-                        () -> row(student, reader, span, now)))
+        List<StudentRow> read = new ArrayList<>();
+        List<HouseholdView.UnreadStudent> unread = new ArrayList<>();
+        for (People.Student student : students) {
+            StudentRows.Key key = new StudentRows.Key(
+                    student,
+                    Objects.requireNonNull(marks.get(student.id())),
+                    span,
+                    reader.id(),
+                    sights.of(student.id()),
+                    device.current(),
+                    ZoneId.of(reader.zone()),
+                    seen.getOrDefault(student.id(), SeenMarks.Seen.NOTHING));
+            try {
+                read.add(rows.of(key, now, () -> row(student, reader, span, now)));
+            } catch (DataAccessResourceFailureException | TransactionException noData) {
+                throw noData;
+            } catch (RuntimeException broken) {
+                LOG.error("the row of student {} couldn't be worked out", student.id(), broken);
+                unread.add(new HouseholdView.UnreadStudent(student.id(), student.name()));
+            }
+        }
+        List<HouseholdRow> all = read.stream()
                 .sorted(StudentRow.WORST_FIRST)
                 .map(one -> one.row()
                         .with(
@@ -108,7 +124,8 @@ class HouseholdService {
                                         .toList(),
                                 OwnWords.of(kept.getOrDefault(one.row().id(), Onlookers.Kept.NOTHING))))
                 .toList();
-        return new HouseholdView(now, span, all);
+        unread.sort(Comparator.comparing(HouseholdView.UnreadStudent::name));
+        return new HouseholdView(now, span, all, List.copyOf(unread));
     }
 
     private static Glance.Span counted(Board board, Spanning span) {

@@ -8,6 +8,7 @@ import java.math.RoundingMode;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
@@ -16,6 +17,25 @@ import org.jspecify.annotations.Nullable;
 /** The rows of students as a table for a spreadsheet; instants are in the zone of each student. */
 final class HouseholdTable {
     private static final DateTimeFormatter AT = DateTimeFormatter.ofPattern("yyyy-MM-dd HH:mm");
+
+    private static final String[] COLUMNS = {
+        "Student",
+        "School",
+        "Term",
+        "Groups",
+        "Missing, can still be had",
+        "Missing, closed",
+        "Handed in, yet listed missing",
+        "With the teacher longer than usual",
+        "Sent back or asked for more",
+        "About to be lost, percent of a course",
+        "Next loss",
+        "Next due",
+        "Nearest close",
+        "Courses below their aim",
+        "New to you",
+        "Note"
+    };
 
     private HouseholdTable() {}
 
@@ -27,26 +47,14 @@ final class HouseholdTable {
         StringWriter out = new StringWriter();
         // Spreadsheets take a text for UTF-8 by this mark.
         out.write('\uFEFF');
-        TableWriter table = new TableWriter(
-                out,
-                "Student",
-                "School",
-                "Term",
-                "Groups",
-                "Missing, can still be had",
-                "Missing, closed",
-                "Handed in, yet listed missing",
-                "With the teacher longer than usual",
-                "Sent back or asked for more",
-                "About to be lost, percent of a course",
-                "Next loss",
-                "Next due",
-                "Nearest close",
-                "Courses below their aim",
-                "New to you",
-                "Note");
+        TableWriter table = new TableWriter(out, COLUMNS);
         for (HouseholdRow row : chosen(view, wanted)) {
             table.row(cells(row));
+        }
+        for (HouseholdView.UnreadStudent unread : view.unread()) {
+            if (wanted.isEmpty() || wanted.contains(unread.id())) {
+                table.row(unreadCells(unread));
+            }
         }
         table.flush();
         return out.toString();
@@ -89,6 +97,14 @@ final class HouseholdTable {
             Integer.toString(row.fresh()),
             row.own().note()
         };
+    }
+
+    private static String[] unreadCells(HouseholdView.UnreadStudent unread) {
+        String[] cells = new String[COLUMNS.length];
+        Arrays.fill(cells, "");
+        cells[0] = unread.name();
+        cells[COLUMNS.length - 1] = "couldn't be worked out just now";
+        return cells;
     }
 
     private static String text(@Nullable String text) {

@@ -8,5 +8,8 @@ import java.util.List;
  *
  * @param span of which the figures count work
  * @param students who needs it most first
+ * @param unread those whose work couldn't be worked out, by name: the others' rows hold all the same
  */
-public record HouseholdView(Instant now, Spanning span, List<HouseholdRow> students) {}
+public record HouseholdView(Instant now, Spanning span, List<HouseholdRow> students, List<UnreadStudent> unread) {
+    public record UnreadStudent(long id, String name) {}
+}

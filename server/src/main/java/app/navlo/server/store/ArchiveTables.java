@@ -87,8 +87,9 @@ public final class ArchiveTables {
     /** Whose numbers are those of the person who takes the archive in. */
     public static final Set<String> PERSONS = Set.of("student_id", "person_id");
 
-    /** Tables of what words mean, by the words: what an archive says of one holds. */
-    static final Set<String> WORDS = Set.of("table_mapping", "state_word");
+    /** Tables of what words mean, and what names a row of each: what an archive says of one holds. */
+    static final Map<String, String> WORDS =
+            Map.of("table_mapping", "student_id, heads", "state_word", "student_id, word");
 
     /** What stays at home: secrets, and what is being sent just now. */
     public static final Map<String, Set<String>> SECRETS =

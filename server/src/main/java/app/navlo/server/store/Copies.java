@@ -1,6 +1,8 @@
 package app.navlo.server.store;
 
 import java.nio.file.Path;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Repository;
 
@@ -8,14 +10,26 @@ import org.springframework.stereotype.Repository;
 @Repository
 public class Copies {
     private final JdbcClient db;
+    private final boolean isOwn;
 
-    public Copies(JdbcClient db) {
+    @Autowired
+    Copies(JdbcClient db, @Value("${spring.datasource.url}") String url) {
         this.db = db;
+        this.isOwn = !InPostgres.speaks(url);
     }
 
-    /** Whether there is a file of which a copy can be made. */
+    /** @param db H2 in this process */
+    public Copies(JdbcClient db) {
+        this(db, "");
+    }
+
+    /** Whether there is a file of which a copy can be made; PostgreSQL makes its own. */
     public boolean canBeMade() {
-        return db.sql("SELECT DATABASE_PATH()").query(String.class).optional().isPresent();
+        return isOwn
+                && db.sql("SELECT DATABASE_PATH()")
+                        .query(String.class)
+                        .optional()
+                        .isPresent();
     }
 
     /** @throws org.springframework.dao.DataAccessException if it can't be written; what was written of it stays */

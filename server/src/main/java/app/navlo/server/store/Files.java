@@ -7,7 +7,7 @@ import java.io.InputStream;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.nio.file.Path;
-import java.sql.Blob;
+import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.util.Objects;
 import org.slf4j.Logger;
@@ -48,7 +48,7 @@ public class Files {
             return;
         }
         try {
-            db.sql("INSERT INTO stored_file (sha256, size, content) VALUES (:sha, :size, :content)")
+            db.sql("MERGE INTO stored_file (sha256, size, content) KEY (sha256) VALUES (:sha, :size, :content)")
                     .param("sha", sha256)
                     .param("size", size)
                     .param("content", content)
@@ -70,13 +70,13 @@ public class Files {
     public boolean isWhole(String sha256) {
         return db.sql("SELECT content FROM stored_file WHERE sha256 = :sha AND content IS NOT NULL")
                 .param("sha", sha256)
-                .query((row, n) -> isWhole(sha256, Objects.requireNonNull(row.getBlob("content"))))
+                .query((row, n) -> isWhole(sha256, row))
                 .optional()
                 .orElse(false);
     }
 
-    private static boolean isWhole(String sha256, Blob content) throws SQLException {
-        try (InputStream in = content.getBinaryStream()) {
+    private static boolean isWhole(String sha256, ResultSet row) {
+        try (InputStream in = Objects.requireNonNull(row.getBinaryStream("content"))) {
             return Sha256.of(in).equals(sha256);
         } catch (IOException | SQLException unreadable) {
             LOG.error("the content {} can't be read: {}", sha256, unreadable.getMessage());
@@ -112,8 +112,7 @@ public class Files {
         db.sql("SELECT content FROM stored_file WHERE sha256 = :sha")
                 .param("sha", sha256)
                 .query(row -> {
-                    Blob content = Objects.requireNonNull(row.getBlob("content"));
-                    try (InputStream in = content.getBinaryStream()) {
+                    try (InputStream in = Objects.requireNonNull(row.getBinaryStream("content"))) {
                         in.transferTo(out);
                     } catch (IOException e) {
                         throw new UncheckedIOException(e);

@@ -216,7 +216,7 @@ public class Links {
         db.sql("""
                 UPDATE link
                 SET told_up_to = :upTo, tag = :tag, asked_at = :now, next_ask_at = :next, failures = 0, fault = NULL,
-                    news = COALESCE(:news, news), told_at = CASE WHEN :news IS NULL THEN told_at ELSE :now END
+                    news = COALESCE(:news, news), told_at = CASE WHEN CAST(:news AS VARCHAR) IS NULL THEN told_at ELSE :now END
                 WHERE id = :link
                 """)
                 .param("link", link)

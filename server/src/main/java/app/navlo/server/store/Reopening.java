@@ -4,6 +4,7 @@ import app.navlo.server.problem.OutOfReach;
 import com.zaxxer.hikari.HikariDataSource;
 import com.zaxxer.hikari.HikariPoolMXBean;
 import javax.sql.DataSource;
+import org.springframework.boot.jdbc.DataSourceUnwrapper;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 
@@ -18,11 +19,10 @@ class Reopening {
 
     @EventListener(OutOfReach.Met.class)
     void allAnew() {
-        if (data instanceof HikariDataSource pooled) {
-            HikariPoolMXBean pool = pooled.getHikariPoolMXBean();
-            if (pool != null) {
-                pool.softEvictConnections();
-            }
+        HikariDataSource pooled = DataSourceUnwrapper.unwrap(data, HikariDataSource.class);
+        HikariPoolMXBean pool = pooled == null ? null : pooled.getHikariPoolMXBean();
+        if (pool != null) {
+            pool.softEvictConnections();
         }
     }
 }

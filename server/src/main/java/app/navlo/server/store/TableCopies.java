@@ -25,9 +25,12 @@ public class TableCopies {
             FROM information_schema.key_column_usage one
             JOIN information_schema.referential_constraints reference
               ON reference.constraint_name = one.constraint_name
+             AND reference.constraint_schema = one.constraint_schema
             JOIN information_schema.key_column_usage other
               ON other.constraint_name = reference.unique_constraint_name
+             AND other.constraint_schema = one.constraint_schema
              AND other.ordinal_position = one.position_in_unique_constraint
+            WHERE one.constraint_schema = CURRENT_SCHEMA
             """;
 
     private final JdbcTemplate db;
@@ -42,8 +45,8 @@ public class TableCopies {
     public List<String> columns(Table table) {
         return db.queryForList("""
                         SELECT column_name FROM information_schema.columns
-                        WHERE table_schema = 'PUBLIC' AND table_name = ? ORDER BY ordinal_position
-                        """, String.class, table.name().toUpperCase(Locale.ROOT)).stream()
+                        WHERE table_schema = CURRENT_SCHEMA AND LOWER(table_name) = ? ORDER BY ordinal_position
+                        """, String.class, table.name()).stream()
                 .map(name -> name.toLowerCase(Locale.ROOT))
                 .toList();
     }
@@ -87,9 +90,10 @@ public class TableCopies {
      * @throws org.springframework.dao.DataAccessException if one doesn't fit
      */
     public void insert(Table table, List<String> columns, List<Object[]> rows) {
-        String into = ArchiveTables.WORDS.contains(table.name()) ? "MERGE INTO " : "INSERT INTO ";
+        String key = ArchiveTables.WORDS.get(table.name());
         db.batchUpdate(
-                into + table.name() + " (" + String.join(", ", columns) + ") VALUES ("
+                (key == null ? "INSERT INTO " : "MERGE INTO ") + table.name() + " (" + String.join(", ", columns) + ")"
+                        + (key == null ? "" : " KEY (" + key + ")") + " VALUES ("
                         + String.join(", ", Collections.nCopies(columns.size(), "?")) + ")",
                 rows);
     }

@@ -2,6 +2,7 @@ package app.navlo.server.store;
 
 import java.util.concurrent.atomic.AtomicLong;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
@@ -10,6 +11,7 @@ import org.springframework.transaction.support.TransactionSynchronizationManager
 /**
  * Has what was committed written through to the disk before anybody is told that it is done. H2 hands what it commits to the
  * operating system, which may keep it for half a minute before the disk has it; a kill loses nothing of that, a power cut does.
+ * PostgreSQL does so by itself.
  */
 @Component
 class WrittenThrough {
@@ -19,9 +21,9 @@ class WrittenThrough {
     private long through;
 
     @Autowired
-    WrittenThrough(JdbcClient db) {
+    WrittenThrough(JdbcClient db, @Value("${spring.datasource.url}") String url) {
         // By the connection of who committed: a second one might be waited for in vain.
-        this(() -> db.sql("CHECKPOINT SYNC").update());
+        this(InPostgres.speaks(url) ? () -> {} : () -> db.sql("CHECKPOINT SYNC").update());
     }
 
     WrittenThrough(Runnable sync) {

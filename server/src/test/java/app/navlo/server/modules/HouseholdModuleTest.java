@@ -188,4 +188,19 @@ public class HouseholdModuleTest extends Modules {
     public void severalRowsAreTaken(String chosen, String ids) {
         assertEquals(say("[..." + "(" + chosen + ")].join(' ')"), ids);
     }
+
+    @DataProvider
+    public static Object[][] unread() {
+        return new Object[][] {
+            {"Ada", "The work of Ada couldn’t be worked out just now."},
+            {"Ada,Ben", "The work of Ada and Ben couldn’t be worked out just now."},
+            {"Ada,Ben,Cy", "The work of Ada, Ben and Cy couldn’t be worked out just now."},
+            {"Ada,Ben,Cy,Di,Ed", "The work of Ada, Ben, Cy and 2 more couldn’t be worked out just now."},
+        };
+    }
+
+    @Test(dataProvider = "unread")
+    public void whoCouldNotBeWorkedOutIsNamed(String names, String words) {
+        assertEquals(say("household.unreadWords('" + names + "'.split(',').map((name, id) => ({ id, name })))"), words);
+    }
 }

@@ -113,7 +113,7 @@ public class WrittenThroughTest {
     @Test
     public void theDatabaseIsAsked() {
         JdbcClient db = JdbcClient.create(data);
-        WrittenThrough real = new WrittenThrough(db);
+        WrittenThrough real = new WrittenThrough(db, "");
         transaction.executeWithoutResult(status -> {
             db.sql("CREATE TABLE IF NOT EXISTS t (v INT)").update();
             db.sql("INSERT INTO t VALUES (1)").update();

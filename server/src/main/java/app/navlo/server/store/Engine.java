@@ -1,0 +1,33 @@
+package app.navlo.server.store;
+
+import com.zaxxer.hikari.HikariDataSource;
+import org.springframework.beans.factory.config.BeanPostProcessor;
+import org.springframework.stereotype.Component;
+
+/**
+ * Which database holds the data: H2 in a file of its own, or PostgreSQL, which several instances may share. Decided by the address
+ * of the data when the server starts.
+ */
+@Component
+class Engine implements BeanPostProcessor {
+    private static final String LOCK_PATIENCE = "SET lock_timeout = '20s'";
+
+    /** Texts take the type of the column that they go to, as they do in H2. */
+    private static final String UNTYPED = "stringtype";
+
+    @Override
+    public Object postProcessBeforeInitialization(Object bean, String name) {
+        if (bean instanceof HikariDataSource pool && InPostgres.speaks(pool.getJdbcUrl())) {
+            pool.addDataSourceProperty(UNTYPED, "unspecified");
+            pool.setConnectionInitSql(LOCK_PATIENCE);
+        }
+        return bean;
+    }
+
+    @Override
+    public Object postProcessAfterInitialization(Object bean, String name) {
+        return bean instanceof HikariDataSource pool && InPostgres.speaks(pool.getJdbcUrl())
+                ? new InPostgres(pool)
+                : bean;
+    }
+}
