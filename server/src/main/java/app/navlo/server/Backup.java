@@ -41,7 +41,12 @@ final class Backup {
             }
             List<String> start = new ArrayList<>(List.of("start"));
             start.addAll(args.subList(1, args.size()));
-            return new Call(Path.of(args.get(0)).toAbsolutePath(), Launch.of(start));
+            Launch launch = Launch.of(start);
+            if (launch.shared() != null) {
+                throw new IllegalArgumentException(
+                        "the data are in the PostgreSQL that NAVLO_DB names: copies of it are made there, with pg_dump");
+            }
+            return new Call(Path.of(args.get(0)).toAbsolutePath(), launch);
         }
     }
 

@@ -1,10 +1,11 @@
 package app.navlo.server;
 
+import java.sql.SQLException;
 import java.util.Arrays;
 import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
-/** What H2 says went wrong, found in the messages of all causes, since it has no kinds of its own for it. */
+/** What the database says went wrong. Of H2 it is found in the messages of all causes, since it has no kinds of its own for it. */
 final class Failures {
     private Failures() {}
 
@@ -12,6 +13,20 @@ final class Failures {
         return Stream.<@Nullable Throwable>iterate(failed, cause -> cause != null, Throwable::getCause)
                 .map(cause -> String.valueOf(cause.getMessage()))
                 .anyMatch(message -> Arrays.stream(words).anyMatch(message::contains));
+    }
+
+    /** PostgreSQL has tables that this version knows nothing of. */
+    static boolean newer(Throwable failed) {
+        return say(failed, "applied migration not resolved locally");
+    }
+
+    /** PostgreSQL doesn't answer, or lets nobody of that name in: its states of class 08 and 28. */
+    static boolean outOfReach(Throwable failed) {
+        return Stream.<@Nullable Throwable>iterate(failed, cause -> cause != null, Throwable::getCause)
+                .anyMatch(cause -> cause instanceof SQLException fault
+                        && fault.getClass().getName().startsWith("org.postgresql.")
+                        && (String.valueOf(fault.getSQLState()).startsWith("08")
+                                || String.valueOf(fault.getSQLState()).startsWith("28")));
     }
 
     static boolean inUse(Throwable failed) {

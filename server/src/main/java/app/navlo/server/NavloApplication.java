@@ -17,6 +17,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
+import javax.sql.DataSource;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
 import org.springframework.boot.web.server.PortInUseException;
@@ -90,14 +91,17 @@ public class NavloApplication {
             List<String> start = new ArrayList<>(List.of("start"));
             start.addAll(args.subList(1, args.size()));
             Launch launch = Launch.of(start);
+            if (launch.shared() != null) {
+                System.out.println(forgotten(launch.shared().data(), args.get(0)));
+                return;
+            }
             if (!Files.isRegularFile(launch.file())) {
                 throw new IllegalArgumentException("there is no data in that folder; choose another with --data");
             }
             launch.seal().claim();
             try {
-                JdbcClient db = JdbcClient.create(
-                        new DriverManagerDataSource(launch.url() + ";IFEXISTS=TRUE", Launch.USER, ""));
-                System.out.println(new ForgottenPassword(new People(db), new SignIns(db)).set(args.get(0), typed()));
+                System.out.println(forgotten(
+                        new DriverManagerDataSource(launch.url() + ";IFEXISTS=TRUE", Launch.USER, ""), args.get(0)));
             } finally {
                 launch.seal().put();
             }
@@ -108,6 +112,11 @@ public class NavloApplication {
         } catch (DataAccessException failed) {
             stop(1, why(failed));
         }
+    }
+
+    private static String forgotten(DataSource data, String whose) throws IOException {
+        JdbcClient db = JdbcClient.create(data);
+        return new ForgottenPassword(new People(db), new SignIns(db)).set(whose, typed());
     }
 
     private static String typed() throws IOException {
@@ -142,6 +151,12 @@ public class NavloApplication {
             if (cause instanceof PortInUseException busy) {
                 return "port " + busy.getPort() + " is in use; choose another with --port, or stop what runs there";
             }
+        }
+        if (Failures.newer(failed)) {
+            return "the data were written by a newer Navlo than this one; start that one";
+        }
+        if (Failures.outOfReach(failed)) {
+            return "the PostgreSQL that NAVLO_DB names can't be reached: " + root(failed);
         }
         if (Failures.noData(failed)) {
             return "there is no data in that folder; choose another with --data";

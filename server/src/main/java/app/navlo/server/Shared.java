@@ -1,5 +1,6 @@
 package app.navlo.server;
 
+import app.navlo.server.store.InPostgres;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.OverlappingFileLockException;
@@ -9,7 +10,10 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.Properties;
+import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /**
  * A PostgreSQL in which the data are, for one instance or several beside each other.
@@ -70,6 +74,20 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         channel.close();
         throw new IllegalArgumentException(
                 "another Navlo uses this folder for what is on its way; give each instance its own with --data");
+    }
+
+    /** For who looks at the data without starting Navlo. */
+    DataSource data() {
+        Properties untyped = new Properties();
+        untyped.setProperty("stringtype", "unspecified");
+        DriverManagerDataSource plain = new DriverManagerDataSource(url, untyped);
+        if (user != null) {
+            plain.setUsername(user);
+        }
+        if (password != null) {
+            plain.setPassword(password);
+        }
+        return InPostgres.over(plain);
     }
 
     Map<String, Object> properties() {

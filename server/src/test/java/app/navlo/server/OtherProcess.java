@@ -7,6 +7,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 
 /** A server in a process of its own, on a folder of its own; its port is free. */
 final class OtherProcess implements AutoCloseable {
@@ -15,6 +16,11 @@ final class OtherProcess implements AutoCloseable {
 
     /** @param verb with its options: demo or start */
     OtherProcess(Path data, String... verb) throws IOException {
+        this(data, Map.of(), verb);
+    }
+
+    /** @param environment beside that of this process */
+    OtherProcess(Path data, Map<String, String> environment, String... verb) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
@@ -24,7 +30,9 @@ final class OtherProcess implements AutoCloseable {
                 "app.navlo.server.NavloApplication"));
         command.addAll(List.of(verb));
         command.addAll(List.of("--port", "0", "--data", data.toString()));
-        process = new ProcessBuilder(command).redirectErrorStream(true).start();
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().putAll(environment);
+        process = builder.start();
         BufferedReader lines =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         port = readyPort(lines);
@@ -39,6 +47,10 @@ final class OtherProcess implements AutoCloseable {
             }
         }
         throw new IllegalStateException("the server ended before it was ready:\n" + seen);
+    }
+
+    int port() {
+        return port;
     }
 
     TestClient mira() {

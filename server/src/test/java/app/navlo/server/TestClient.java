@@ -24,13 +24,23 @@ import tools.jackson.databind.json.JsonMapper;
 final class TestClient {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http =
-            HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final CookieManager cookies;
+    private final HttpClient http;
     private final String base;
 
     TestClient(int port) {
-        base = "http://localhost:" + port;
+        this(port, new CookieManager());
+    }
+
+    private TestClient(int port, CookieManager cookies) {
+        this.cookies = cookies;
+        this.http = HttpClient.newBuilder().cookieHandler(cookies).build();
+        this.base = "http://localhost:" + port;
+    }
+
+    /** The same browser at another instance, as a proxy leads it there. */
+    TestClient at(int port) {
+        return new TestClient(port, cookies);
     }
 
     record Answer(int status, String body, HttpResponse<byte[]> raw) {

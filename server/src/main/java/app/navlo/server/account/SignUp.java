@@ -2,6 +2,7 @@ package app.navlo.server.account;
 
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Instance;
+import app.navlo.server.store.Keyring;
 import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.SecureRandom;
@@ -25,10 +26,22 @@ public class SignUp {
     SignUp(
             Instance instance,
             @Value("${navlo.sign-up:first}") String mode,
-            @Value("${navlo.first-code:}") String code) {
+            @Value("${navlo.first-code:}") String code,
+            @Value("${navlo.key:}") String key,
+            Keyring keyring) {
         this.instance = instance;
         this.mode = mode(mode);
-        this.code = code.isBlank() ? random() : code.strip();
+        this.code = !code.isBlank() ? code.strip() : key.isBlank() ? random() : ofKey(keyring);
+    }
+
+    /** The same at each instance that has the key. */
+    private static String ofKey(Keyring keyring) {
+        StringBuilder made = new StringBuilder();
+        keyring.sign("first", "code")
+                .chars()
+                .limit(LENGTH)
+                .forEach(sign -> made.append(LETTERS.charAt(sign % LETTERS.length())));
+        return made.toString();
     }
 
     private static SignUpMode mode(String text) {

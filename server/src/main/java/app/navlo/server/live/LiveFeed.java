@@ -25,6 +25,12 @@ public class LiveFeed {
     /** Tabs of one person that listen at the same time. */
     private static final int MOST_PAGES = 24;
 
+    /**
+     * So many changes are looked at again: of two that are made at once at different instances, the one with the lower number may
+     * be committed last. Those of one student never are.
+     */
+    private static final long OVERLAP = 200;
+
     private final Changes changes;
     private final Map<Long, Set<SseEmitter>> open = new ConcurrentHashMap<>();
     /** The pages of each person, the oldest first. */
@@ -50,6 +56,7 @@ public class LiveFeed {
             }
             return all;
         });
+        told.putIfAbsent(student, changes.last(student));
         open.compute(student, (s, pages) -> {
             Set<SseEmitter> all = pages == null ? new CopyOnWriteArraySet<>() : pages;
             all.add(page);
@@ -116,7 +123,7 @@ public class LiveFeed {
     @Scheduled(fixedDelay = 2000)
     void lookForOthers() {
         long before = lastSeen.get();
-        Map<Long, Long> latest = changes.latestAfter(before);
+        Map<Long, Long> latest = changes.latestAfter(before - OVERLAP);
         latest.values().stream().max(Long::compare).ifPresent(lastSeen::set);
         if (before < 0) {
             return;

@@ -23,9 +23,9 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
 /**
  * Connections to PostgreSQL for SQL that was written for H2. What both speak goes through as it is; these few don't mean the same to
  * both, and are said in PostgreSQL's words: rows that replace one of the same key, the next number of a sequence, the lock on a row
- * whose number stays, and parameters that are instants or streams.
+ * whose number stays, and parameters that are instants, streams, or texts with a character of no width and no meaning (U+0000).
  */
-final class InPostgres extends DelegatingDataSource {
+public final class InPostgres extends DelegatingDataSource {
     private static final Pattern REPLACING = Pattern.compile(
             "MERGE\\s+INTO\\s+(\\w+)\\s*\\(([^)]*)\\)\\s*KEY\\s*\\(([^)]*)\\)\\s*(VALUES.*)",
             Pattern.DOTALL | Pattern.CASE_INSENSITIVE);
@@ -36,6 +36,11 @@ final class InPostgres extends DelegatingDataSource {
 
     InPostgres(DataSource postgres) {
         super(postgres);
+    }
+
+    /** @param postgres whose texts take the type of the column that they go to: {@code stringtype=unspecified} */
+    public static DataSource over(DataSource postgres) {
+        return new InPostgres(postgres);
     }
 
     /** Whether an address of data leads to PostgreSQL. @param url as JDBC has it; null for none */
@@ -72,6 +77,12 @@ final class InPostgres extends DelegatingDataSource {
                         statement.setObject(
                                 (Integer) args[0], at.atOffset(ZoneOffset.UTC), Types.TIMESTAMP_WITH_TIMEZONE);
                         return null;
+                    }
+                    if (args != null && args.length > 1 && args[1] instanceof String text && text.indexOf('\0') >= 0) {
+                        // It keeps every character but this one, which no text needs.
+                        @Nullable Object[] kept = args.clone();
+                        kept[1] = text.replace('\0', '\uFFFD');
+                        return called(statement, method, kept);
                     }
                     if (method.getName().equals("setObject") && args[1] instanceof InputStream stream) {
                         statement.setBinaryStream((Integer) args[0], stream);
