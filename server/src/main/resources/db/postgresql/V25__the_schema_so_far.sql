@@ -887,6 +887,9 @@ CREATE TABLE write_once (
     PRIMARY KEY (person_id, write_key)
 );
 
+-- Who signed up first: nobody yet. It is one row, so that of many at once exactly one can take it.
+INSERT INTO instance (id, first_person_id) VALUES (1, NULL);
+
 ALTER TABLE access_token ADD FOREIGN KEY (person_id) REFERENCES person (id);
 ALTER TABLE address_confirmation ADD FOREIGN KEY (person_id) REFERENCES person (id);
 ALTER TABLE agreement ADD FOREIGN KEY (student_id) REFERENCES person (id);

@@ -46,8 +46,8 @@ public class DepartureTest extends DemoServer {
         Map<String, Long> rows = new LinkedHashMap<>();
         db.query("""
                 SELECT LOWER(table_name) AS t, LOWER(column_name) AS c FROM information_schema.columns
-                WHERE table_schema = 'PUBLIC' AND data_type = 'BIGINT'
-                    AND column_name IN ('PERSON_ID', 'STUDENT_ID', 'GUARDIAN_ID', 'MADE_BY', 'USED_BY', 'FIRST_PERSON_ID')
+                WHERE LOWER(table_schema) = 'public' AND UPPER(data_type) = 'BIGINT'
+                    AND UPPER(column_name) IN ('PERSON_ID', 'STUDENT_ID', 'GUARDIAN_ID', 'MADE_BY', 'USED_BY', 'FIRST_PERSON_ID')
                 ORDER BY 1, 2
                 """, row -> {
             String table = row.getString("t");
