@@ -75,8 +75,8 @@ function Unread({ students }: { students: readonly UnreadStudent[] }) {
   if (students.length === 0) return null;
   return (
     <p role="alert" className="mb-4 border-loss border-l-4 bg-loss-soft px-3 py-1.5 text-[14px]">
-      <b className="font-bold">{unreadWords(students)}</b> What stands below holds. Load the page again, and tell
-      who runs this Navlo if it stays so.
+      <b className="font-bold">{unreadWords(students)}</b> What stands below holds. Load the page again, and
+      tell who runs this Navlo if it stays so.
     </p>
   );
 }

@@ -93,7 +93,8 @@ public class ArchiveTest extends DemoServer {
     @Test
     public void everyTableIsInItOrKnownToStayAtHome() throws IOException {
         Set<String> tables = new TreeSet<>(db.queryForList(
-                "SELECT LOWER(table_name) FROM information_schema.tables WHERE LOWER(table_schema) = 'public'", String.class));
+                "SELECT LOWER(table_name) FROM information_schema.tables WHERE LOWER(table_schema) = 'public'",
+                String.class));
         JsonMapper.builder()
                 .build()
                 .readTree(entries(archive).get("navlo.json"))
