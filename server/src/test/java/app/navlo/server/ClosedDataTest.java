@@ -15,12 +15,18 @@ import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.DynamicPropertyRegistry;
 import org.springframework.test.context.DynamicPropertySource;
+import org.testng.annotations.BeforeClass;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
 
 /** The database closes all data where it can't write. They are opened again by themselves, and until then it is said in words. */
 @DirtiesContext
 public class ClosedDataTest extends DemoServer {
+    @BeforeClass
+    public void ofTheFile() {
+        OnPostgres.skip();
+    }
+
     /** More than there are connections, each of which may be of before. */
     private static final int TRIES = 40;
 
