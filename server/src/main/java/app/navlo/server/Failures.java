@@ -20,13 +20,12 @@ final class Failures {
         return say(failed, "applied migration not resolved locally");
     }
 
-    /** PostgreSQL doesn't answer, or lets nobody of that name in: its states of class 08 and 28. */
+    /** PostgreSQL doesn't answer (its states of class 08), lets nobody of that name in (28), or has no such database (3D). */
     static boolean outOfReach(Throwable failed) {
         return Stream.<@Nullable Throwable>iterate(failed, cause -> cause != null, Throwable::getCause)
-                .anyMatch(cause -> cause instanceof SQLException fault
-                        && fault.getClass().getName().startsWith("org.postgresql.")
-                        && (String.valueOf(fault.getSQLState()).startsWith("08")
-                                || String.valueOf(fault.getSQLState()).startsWith("28")));
+                .filter(cause -> cause.getClass().getName().startsWith("org.postgresql."))
+                .map(cause -> cause instanceof SQLException fault ? String.valueOf(fault.getSQLState()) : "")
+                .anyMatch(state -> state.startsWith("08") || state.startsWith("28") || state.startsWith("3D"));
     }
 
     static boolean inUse(Throwable failed) {

@@ -1,4 +1,4 @@
-/** Rows in and out of H2, by hand-written SQL. Facts and revisions are only ever added. */
+/** Rows in and out of H2 or PostgreSQL, by hand-written SQL. Facts and revisions are only ever added. */
 @NullMarked
 package app.navlo.server.store;
 

@@ -3,16 +3,12 @@ package app.navlo.server.store;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
-import java.io.IOException;
-import java.io.InputStream;
-import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -23,8 +19,8 @@ import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 
 /**
- * The file database and PostgreSQL hold the same tables: what the migrations of the one made is what the script of the other makes.
- * Both are read by H2, which speaks enough of PostgreSQL for the script; whether PostgreSQL takes it, is seen by whoever runs the
+ * The file database and PostgreSQL hold the same tables: what the migrations of the one made is what those of the other make.
+ * Both are read by H2, which speaks enough of PostgreSQL for them; whether PostgreSQL takes it, is seen by whoever runs the
  * tests on one.
  */
 public class TwoSchemasTest {
@@ -79,13 +75,15 @@ public class TwoSchemasTest {
     private Connection postgres;
 
     @BeforeClass
-    public void makeBoth() throws Exception {
+    public void makeBoth() throws SQLException {
         Flyway.configure().dataSource(OF_FILE, "navlo", "").load().migrate();
         file = DriverManager.getConnection(OF_FILE, "navlo", "");
+        Flyway.configure()
+                .dataSource(OF_POSTGRES, "navlo", "")
+                .locations("classpath:db/postgresql")
+                .load()
+                .migrate();
         postgres = DriverManager.getConnection(OF_POSTGRES, "navlo", "");
-        try (Statement statement = postgres.createStatement()) {
-            statement.execute(script());
-        }
     }
 
     @AfterClass(alwaysRun = true)
@@ -94,12 +92,6 @@ public class TwoSchemasTest {
             if (one != null) {
                 one.createStatement().execute("SHUTDOWN");
             }
-        }
-    }
-
-    private static String script() throws IOException {
-        try (InputStream in = TwoSchemasTest.class.getResourceAsStream("/db/postgresql/V25__the_schema_so_far.sql")) {
-            return new String(Objects.requireNonNull(in).readAllBytes(), StandardCharsets.UTF_8);
         }
     }
 
