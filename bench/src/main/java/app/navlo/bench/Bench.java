@@ -34,6 +34,7 @@ public final class Bench {
         ALL.put("links", LinksBench::run);
         ALL.put("mentor", () -> MentorBench.run(options));
         ALL.put("load", () -> LoadBench.run(options));
+        ALL.put("instances", () -> InstancesBench.run(options));
         ALL.put("faults", () -> FaultsBench.run(options));
         ALL.put("lighthouse", () -> LighthouseBench.run(options));
     }

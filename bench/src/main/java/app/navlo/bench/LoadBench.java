@@ -30,19 +30,20 @@ final class LoadBench {
         int writers = (int) options.whole("writers", WRITERS);
         long seconds = options.whole("seconds", SECONDS);
         try (Running navlo = Running.start("demo")) {
+            Client mira = new Client(navlo.address());
             for (String path : PATHS) {
                 Tally alone = new Tally();
-                load(navlo, Collections.nCopies(clients, List.of(path)), 0, seconds, alone);
+                load(mira, Collections.nCopies(clients, List.of(path)), 0, seconds, alone);
                 alone.print(clients + " connections on " + path);
             }
             Tally mixed = new Tally();
-            load(navlo, Collections.nCopies(clients, PATHS), writers, seconds, mixed);
+            load(mira, Collections.nCopies(clients, PATHS), writers, seconds, mixed);
             mixed.print(clients + " connections on all of them, " + writers + " who write");
         }
     }
 
     /** What came of it. */
-    private static final class Tally {
+    static final class Tally {
         private final List<Double> reads = Collections.synchronizedList(new ArrayList<>());
         private final List<Double> writes = Collections.synchronizedList(new ArrayList<>());
         private final Map<String, Integer> refused = Collections.synchronizedMap(new TreeMap<>());
@@ -71,11 +72,13 @@ final class LoadBench {
         }
     }
 
-    private static void load(Running navlo, List<List<String>> readers, int writers, long seconds, Tally tally)
+    /** @param first whose session all have, each over a connection of its own */
+    static void load(Client first, List<List<String>> readers, int writers, long seconds, Tally tally)
             throws Exception {
-        Client first = new Client(navlo.address());
-        for (String path : PATHS) {
-            first.get(first.own(path));
+        for (List<String> paths : readers.stream().distinct().toList()) {
+            for (String path : paths) {
+                first.get(first.own(path));
+            }
         }
         ExecutorService all = Executors.newFixedThreadPool(readers.size() + writers);
         List<Client> clients = new ArrayList<>();

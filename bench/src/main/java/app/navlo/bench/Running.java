@@ -9,6 +9,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 
 /** A Navlo of its own, started as {@code ./navlo} starts it. */
 final class Running implements AutoCloseable {
@@ -39,8 +40,13 @@ final class Running implements AutoCloseable {
 
     /** @throws Refused with all that it said, if it ends before it is ready */
     static Running on(Path data, String... verb) throws IOException {
+        return on(data, Map.of(), verb);
+    }
+
+    /** @param environment beside that of every bench */
+    static Running on(Path data, Map<String, String> environment, String... verb) throws IOException {
         long began = System.nanoTime();
-        Process process = begun(data, verb);
+        Process process = begun(data, environment, verb);
         StringBuilder said = new StringBuilder();
         BufferedReader lines =
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
@@ -57,6 +63,10 @@ final class Running implements AutoCloseable {
 
     /** A Navlo that nobody waits for. */
     static Process begun(Path data, String... verb) throws IOException {
+        return begun(data, Map.of(), verb);
+    }
+
+    private static Process begun(Path data, Map<String, String> environment, String... verb) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:SharedArchiveFile=" + APP.resolve("navlo.jsa"),
@@ -72,6 +82,7 @@ final class Running implements AutoCloseable {
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().put("NAVLO_FIRST_CODE", "BENCH");
         builder.environment().put("NAVLO_SIGN_UP", "open");
+        builder.environment().putAll(environment);
         return builder.start();
     }
 
@@ -92,6 +103,10 @@ final class Running implements AutoCloseable {
 
     String address() {
         return "http://localhost:" + port;
+    }
+
+    int port() {
+        return port;
     }
 
     double startMillis() {
