@@ -44,6 +44,11 @@ record Launch(
 
     /** @throws IllegalArgumentException with a line for the person who typed it */
     static Launch of(List<String> args) {
+        return of(args, System.getenv());
+    }
+
+    /** @param environment of the process */
+    static Launch of(List<String> args, Map<String, String> environment) {
         Deque<String> left = new ArrayDeque<>(args);
         String verb = left.isEmpty() ? "" : left.pop();
         if (!verb.equals("demo") && !verb.equals("start")) {
@@ -53,7 +58,7 @@ record Launch(
         boolean keep = false;
         boolean still = false;
         Path data = Path.of("data");
-        String host = System.getenv().getOrDefault("NAVLO_HOST", "localhost");
+        String host = environment.getOrDefault("NAVLO_HOST", "localhost");
         int port = DEFAULT_PORT;
         int opsPort = -1;
         while (!left.isEmpty()) {
@@ -70,7 +75,7 @@ record Launch(
                             + "'; there are --host H, --port N, --ops-port N, --data DIR and, for demo, --keep");
             }
         }
-        Shared shared = demo ? null : Shared.of(System.getenv()).orElse(null);
+        Shared shared = demo ? null : Shared.of(environment).orElse(null);
         return new Launch(demo, keep, data, host, port, opsPort, still, shared);
     }
 

@@ -10,10 +10,8 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
-import java.util.Properties;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
-import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /**
  * A PostgreSQL in which the data are, for one instance or several beside each other.
@@ -78,16 +76,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
 
     /** For who looks at the data without starting Navlo. */
     DataSource data() {
-        Properties untyped = new Properties();
-        untyped.setProperty("stringtype", "unspecified");
-        DriverManagerDataSource plain = new DriverManagerDataSource(url, untyped);
-        if (user != null) {
-            plain.setUsername(user);
-        }
-        if (password != null) {
-            plain.setPassword(password);
-        }
-        return InPostgres.over(plain);
+        return InPostgres.at(url, user, password);
     }
 
     Map<String, Object> properties() {

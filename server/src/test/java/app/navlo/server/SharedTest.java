@@ -1,7 +1,7 @@
 package app.navlo.server;
 
 import static org.testng.Assert.assertEquals;
-import static org.testng.Assert.assertFalse;
+import static org.testng.Assert.assertThrows;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
@@ -11,6 +11,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -75,10 +76,14 @@ public class SharedTest {
     /** A demo starts anew each time: it must never be what a school's data are in. */
     @Test
     public void aDemoKeepsItsOwnFile() {
-        Launch demo = Launch.of(java.util.List.of("demo", "--data", "/nowhere"));
+        Launch demo =
+                Launch.of(List.of("demo", "--data", "/nowhere"), environment("NAVLO_DB", ADDRESS, "NAVLO_KEY", "k"));
         assertEquals(demo.shared(), null);
         assertTrue(
                 String.valueOf(demo.properties().get("spring.datasource.url")).startsWith("jdbc:h2:file:"));
+        Launch start =
+                Launch.of(List.of("start", "--data", "/nowhere"), environment("NAVLO_DB", ADDRESS, "NAVLO_KEY", "k"));
+        assertEquals(start.properties().get("spring.datasource.url"), ADDRESS);
     }
 
     @Test
@@ -92,6 +97,6 @@ public class SharedTest {
             assertTrue(String.valueOf(refused.getMessage()).contains("its own with --data"), refused.getMessage());
         }
         Shared.claim(folder);
-        assertFalse(Files.notExists(folder.resolve("instance.lock")));
+        assertThrows(IllegalArgumentException.class, () -> Shared.claim(folder));
     }
 }

@@ -12,13 +12,10 @@ import org.springframework.stereotype.Component;
 class Engine implements BeanPostProcessor {
     private static final String LOCK_PATIENCE = "SET lock_timeout = '20s'";
 
-    /** Texts take the type of the column that they go to, as they do in H2. */
-    private static final String UNTYPED = "stringtype";
-
     @Override
     public Object postProcessBeforeInitialization(Object bean, String name) {
         if (bean instanceof HikariDataSource pool && InPostgres.speaks(pool.getJdbcUrl())) {
-            pool.addDataSourceProperty(UNTYPED, "unspecified");
+            pool.addDataSourceProperty(InPostgres.TEXTS, InPostgres.UNTYPED);
             pool.setConnectionInitSql(LOCK_PATIENCE);
         }
         return bean;

@@ -13,12 +13,14 @@ import java.time.ZoneOffset;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Objects;
+import java.util.Properties;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import javax.sql.DataSource;
 import org.jspecify.annotations.Nullable;
 import org.springframework.jdbc.datasource.DelegatingDataSource;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /**
  * Connections to PostgreSQL for SQL that was written for H2. What both speak goes through as it is; these few don't mean the same to
@@ -26,6 +28,11 @@ import org.springframework.jdbc.datasource.DelegatingDataSource;
  * whose number stays, and parameters that are instants, streams, or texts with a character of no width and no meaning (U+0000).
  */
 public final class InPostgres extends DelegatingDataSource {
+    /** The driver's setting by which texts take the type of the column that they go to, as they do in H2. */
+    static final String TEXTS = "stringtype";
+
+    static final String UNTYPED = "unspecified";
+
     private static final Pattern REPLACING = Pattern.compile(
             "MERGE\\s+INTO\\s+(\\w+)\\s*\\(([^)]*)\\)\\s*KEY\\s*\\(([^)]*)\\)\\s*(VALUES.*)",
             Pattern.DOTALL | Pattern.CASE_INSENSITIVE);
@@ -38,9 +45,18 @@ public final class InPostgres extends DelegatingDataSource {
         super(postgres);
     }
 
-    /** @param postgres whose texts take the type of the column that they go to: {@code stringtype=unspecified} */
-    public static DataSource over(DataSource postgres) {
-        return new InPostgres(postgres);
+    /** Connections made one at a time. @param user null for who the address names */
+    public static DataSource at(String url, @Nullable String user, @Nullable String password) {
+        Properties settings = new Properties();
+        settings.setProperty(TEXTS, UNTYPED);
+        DriverManagerDataSource plain = new DriverManagerDataSource(url, settings);
+        if (user != null) {
+            plain.setUsername(user);
+        }
+        if (password != null) {
+            plain.setPassword(password);
+        }
+        return new InPostgres(plain);
     }
 
     /** Whether an address of data leads to PostgreSQL. @param url as JDBC has it; null for none */
