@@ -33,7 +33,7 @@ public class AccessibilityTest extends Screen {
         assertAccessibleByDayAndNight(page);
         for (String title :
                 new String[] {"Site section", "Seed pricing", "Planting plan, sheet 1", "Key 5", "Soil lab 5"}) {
-            page.navigate(address("/s/1/work"));
+            visit(page, address("/s/1/work"));
             open(page, title);
             assertAccessibleByDayAndNight(page);
         }
@@ -47,7 +47,7 @@ public class AccessibilityTest extends Screen {
     @Test(dataProvider = "looks")
     public void nextAndWhyAMoveStandsWhereItStands(Look look) {
         Page page = signedIn(look, "Mira Solheim");
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         page.getByLabel(Pattern.compile("^1: why ")).first().click();
         assertAccessibleByDayAndNight(page);
     }
@@ -70,7 +70,7 @@ public class AccessibilityTest extends Screen {
                 "notes",
                 "links",
                 "sheet")) {
-            page.navigate(address("/s/1/" + view));
+            visit(page, address("/s/1/" + view));
             assertTargets(page);
         }
     }
@@ -79,7 +79,7 @@ public class AccessibilityTest extends Screen {
     @Test
     public void theWeeksSittingsAreOneStop() {
         Page page = signedIn(Look.DAY, "Mira Solheim");
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         Locator sittings = page.locator("[data-nailed]");
         assertThat(sittings.nth(2)).isVisible();
         assertThat(page.locator("[data-nailed][tabindex='0']")).hasCount(1);
@@ -97,7 +97,7 @@ public class AccessibilityTest extends Screen {
     @Test(dataProvider = "looks")
     public void linksAndAPreview(Look look) {
         Page page = signedIn(look, "Mira Solheim");
-        page.navigate(address("/s/1/links"));
+        visit(page, address("/s/1/links"));
         assertThat(page.getByText("What was changed")).isVisible();
         assertAccessibleByDayAndNight(page);
         String calendar =
@@ -111,11 +111,11 @@ public class AccessibilityTest extends Screen {
     @Test(dataProvider = "looks")
     public void standingAndTheRulesOfACourse(Look look) {
         Page page = signedIn(look, "Mira Solheim");
-        page.navigate(address("/s/1/standing"));
+        visit(page, address("/s/1/standing"));
         assertThat(page.getByText("Where each course stands")).isVisible();
         assertAccessibleByDayAndNight(page);
         for (int course : new int[] {2, 5, 6}) {
-            page.navigate(address("/s/1/standing/" + course + "/rules"));
+            visit(page, address("/s/1/standing/" + course + "/rules"));
             assertThat(button(page, "Save the rules")).isVisible();
             assertAccessibleByDayAndNight(page);
         }
@@ -124,7 +124,7 @@ public class AccessibilityTest extends Screen {
     @Test(dataProvider = "looks")
     public void whatWasSaid(Look look) {
         Page page = signedIn(look, "Mira Solheim");
-        page.navigate(address("/s/1/feedback"));
+        visit(page, address("/s/1/feedback"));
         assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Feedback")))
                 .isVisible();
         assertAccessibleByDayAndNight(page);
@@ -141,10 +141,10 @@ public class AccessibilityTest extends Screen {
         page.getByText("Write to Maren Aldous").first().click();
         assertThat(page.getByLabel("Subject")).isVisible();
         assertAccessibleByDayAndNight(page);
-        page.navigate(address("/s/1/files"));
+        visit(page, address("/s/1/files"));
         assertThat(page.getByText("planting-plan-1.pdf")).isVisible();
         assertAccessibleByDayAndNight(page);
-        page.navigate(address("/s/1/notes"));
+        visit(page, address("/s/1/notes"));
         assertThat(page.getByText("My notes")).isVisible();
         assertAccessibleByDayAndNight(page);
     }
@@ -170,7 +170,7 @@ public class AccessibilityTest extends Screen {
         Page page = signedIn(look, "Mira Solheim");
         for (String view :
                 new String[] {"standing/1", "standing/2", "standing/6", "leeway/35", "pace", "next?sit=today"}) {
-            page.navigate(address("/s/1/" + view));
+            visit(page, address("/s/1/" + view));
             assertThat(page.locator("main h1, [role=dialog]").first()).isVisible();
             assertThat(page.locator("[aria-busy=true]")).hasCount(0);
             assertAccessibleByDayAndNight(page);
@@ -181,7 +181,7 @@ public class AccessibilityTest extends Screen {
     public void theForms(Look look) {
         Page page = signedIn(look, "Mira Solheim");
         for (String form : new String[] {"add=work", "add=course", "set=hours", "set=hours&part=busy", "set=goals"}) {
-            page.navigate(address("/s/1/work?" + form));
+            visit(page, address("/s/1/work?" + form));
             assertThat(dialog(page)).isVisible();
             assertAccessibleByDayAndNight(page);
         }

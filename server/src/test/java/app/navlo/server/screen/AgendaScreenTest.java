@@ -89,7 +89,7 @@ public class AgendaScreenTest extends Screen {
                 .isVisible();
         assertThat(day(page, "2026-11-24").getByRole(AriaRole.HEADING)).isInViewport();
         int narrowed = page.locator("ol > li h2").count();
-        page.navigate(address("/s/1/timeline?as=agenda"));
+        visit(page, address("/s/1/timeline?as=agenda"));
         assertThat(day(page, "2026-11-24")).isVisible();
         assertThat(page.getByText("without any of this work")).hasCount(0);
         assertTrue(page.locator("ol > li h2").count() > 3 * narrowed, "one line a day otherwise");
@@ -116,7 +116,7 @@ public class AgendaScreenTest extends Screen {
         assertThat(page).hasURL(Pattern.compile("/work\\?q=Soil"));
         page.getByLabel("Narrow by text").fill("no such work at all");
         page.keyboard().press("Escape");
-        page.navigate(address("/s/1/timeline?as=agenda&q=nosuchwork"));
+        visit(page, address("/s/1/timeline?as=agenda&q=nosuchwork"));
         page.getByText(Pattern.compile("^Show all \\d+$")).click();
         assertThat(day(page, "2026-11-24")).isVisible();
     }
@@ -152,7 +152,7 @@ public class AgendaScreenTest extends Screen {
                       effortMinutes: 5, instructions: '' }) });
                 }
                 """);
-        page.navigate(address("/s/1/timeline?as=month&at=2026-12-12"));
+        visit(page, address("/s/1/timeline?as=month&at=2026-12-12"));
         Locator crowded = page.getByRole(AriaRole.LISTITEM, new Page.GetByRoleOptions().setName("Sat 12 Dec"));
         assertThat(crowded).containsText("3 h 20");
         crowded.getByText("and 37 more").click();
@@ -161,14 +161,14 @@ public class AgendaScreenTest extends Screen {
         assertThat(all).containsText("Label 40");
         page.keyboard().press("Escape");
         assertAccessible(page);
-        page.navigate(address("/s/1/timeline?as=agenda&at=2026-12-12"));
+        visit(page, address("/s/1/timeline?as=agenda&at=2026-12-12"));
         // Some of them are done that day as well, and stand there twice.
         page.waitForFunction("""
                 () => new Set([...document.querySelectorAll("[data-day='2026-12-12'] a")]
                   .filter((link) => link.textContent.includes('Label '))
                   .map((link) => link.getAttribute('href'))).size === 40
                 """);
-        page.navigate(address("/s/1/timeline?at=2026-12-12&q=Label"));
+        visit(page, address("/s/1/timeline?at=2026-12-12&q=Label"));
         assertThat(page.locator("[data-bar]").first()).isVisible();
         Object overlaps = page.evaluate("""
                 () => {
@@ -183,13 +183,13 @@ public class AgendaScreenTest extends Screen {
     @Test
     public void aStudentAbroadSeesBothClocks() {
         Page page = signedIn(Look.DAY.in("America/New_York"), "Mira Solheim");
-        page.navigate(address("/s/1/timeline?days=1"));
+        visit(page, address("/s/1/timeline?days=1"));
         Locator axis = page.locator("[data-axis]");
         assertThat(axis).containsText("16:00");
         assertThat(axis).containsText("10:00");
         assertThat(page.locator("[data-bar='58']"))
                 .hasAttribute("aria-label", Pattern.compile("Due today 18:00 \\(today 12:00 where you are\\)"));
-        page.navigate(address("/s/1/timeline?as=agenda"));
+        visit(page, address("/s/1/timeline?as=agenda"));
         assertThat(day(page, "2026-11-24")).containsText("18:00 (12:00)");
     }
 
@@ -206,7 +206,7 @@ public class AgendaScreenTest extends Screen {
                                             "\"works\":\\[.*?\\],\"counts\":\\{[^}]*\\}",
                                             "\"works\":[],\"counts\":{\"total\":0,\"yours\":0,\"teachers\":0,\"settled\":0,\"notYet\":0,\"outOfReach\":0}")));
         });
-        page.navigate(address("/s/1/timeline"));
+        visit(page, address("/s/1/timeline"));
         assertThat(page.getByText("There is no work here yet")).isVisible();
         button(page, "Say where it comes from").click();
         assertThat(page).hasURL(Pattern.compile("/links"));
@@ -215,11 +215,11 @@ public class AgendaScreenTest extends Screen {
     @Test
     public void aGuardianLooksOnAndChangesNothing() {
         Page page = tobias();
-        page.navigate(address("/s/1/timeline?days=3"));
+        visit(page, address("/s/1/timeline?days=3"));
         assertThat(page.locator("[data-bar]").first()).isVisible();
         assertThat(page.getByText("Free hours").first()).isVisible();
         assertThat(button(page, "Your hours")).hasCount(0);
-        page.navigate(address("/s/1/timeline?as=agenda"));
+        visit(page, address("/s/1/timeline?as=agenda"));
         assertThat(day(page, "2026-11-24")).containsText("4 h free");
         assertThat(day(page, "2026-11-24").getByRole(AriaRole.BUTTON)).hasCount(0);
     }
@@ -227,7 +227,7 @@ public class AgendaScreenTest extends Screen {
     @Test
     public void onAPhoneOneComesBackFromThePieceToTheSameDay() {
         Page page = signedIn(Look.IN_HAND, "Mira Solheim");
-        page.navigate(address("/s/1/timeline?as=agenda"));
+        visit(page, address("/s/1/timeline?as=agenda"));
         assertThat(day(page, "2026-11-24").getByRole(AriaRole.HEADING)).isInViewport();
         // The plan comes after the days, and makes them longer.
         assertThat(page.getByText("planned").first()).isAttached();
@@ -246,7 +246,7 @@ public class AgendaScreenTest extends Screen {
     public void onAPhoneNothingIsCutOff() {
         Page page = signedIn(Look.IN_HAND, "Mira Solheim");
         for (String as : List.of("lanes", "agenda", "month")) {
-            page.navigate(address("/s/1/timeline?as=" + as));
+            visit(page, address("/s/1/timeline?as=" + as));
             assertThat(page.locator("p[aria-live] b").first()).isVisible();
             assertEquals(page.evaluate("document.documentElement.scrollWidth"), PHONE);
             assertAccessible(page);

@@ -68,7 +68,7 @@ public class FeedbackScreenTest extends Screen {
         Locator more = page.getByRole(AriaRole.ALERT)
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("more")));
         int many = Integer.parseInt(more.innerText().replaceAll("\\D", "")) + 1;
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         assertThat(signals(page, many)).isVisible();
         stream(page);
         assertThat(signals(page, many)).isVisible();

@@ -127,7 +127,7 @@ public class GradeScreenTest extends Screen {
         Page page = at("standing/6");
         assertThat(tab(page, "So far")).not().containsText("%");
         assertThat(region(page, "Managing")).containsText("no evidence yet");
-        page.navigate(address("/s/1/standing/2"));
+        visit(page, address("/s/1/standing/2"));
         assertThat(page.getByText("There is no percent here: it is passed by completing it."))
                 .isVisible();
         assertThat(region(page, "What is left, in the course’s order")).containsText("Key 7: conifers");
@@ -171,7 +171,7 @@ public class GradeScreenTest extends Screen {
         button(page, "Ask, with a letter to the teacher").click();
         assertThat(dialog(page).getByLabel("Message")).hasValue(Pattern.compile("May I have an extension for"));
         notice(page, "Asked for an extension").getByText("Undo").click(new Locator.ClickOptions().setForce(true));
-        page.navigate(address("/s/1/leeway"));
+        visit(page, address("/s/1/leeway"));
         assertThat(page.locator("[data-case]").first()).not().containsText("not answered yet");
     }
 
@@ -204,7 +204,7 @@ public class GradeScreenTest extends Screen {
     public void theyFitAPhoneAndAGuardianOnlyReads() {
         Page page = signedIn(Look.IN_HAND, "Tobias Solheim");
         for (String view : new String[] {"standing/1", "standing/6", "leeway", "pace"}) {
-            page.navigate(address("/s/1/" + view));
+            visit(page, address("/s/1/" + view));
             assertThat(page.locator("main")).not().containsText("Make it my goal");
             assertThat(page.locator("main h1").first()).isVisible();
             boolean fits = (boolean) page.evaluate("document.documentElement.scrollWidth <= window.innerWidth");

@@ -95,7 +95,7 @@ public class HandInScreenTest extends Screen {
         page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true))
                 .fill("Fixed by clover, lost with the rain.");
         assertThat(pane(page)).containsText("Saved as a draft.");
-        page.reload();
+        reload(page);
         assertThat(page.getByLabel("Text", new Page.GetByLabelOptions().setExact(true)))
                 .hasValue("Fixed by clover, lost with the rain.");
         button(page, "Hand in the text").click();
@@ -161,7 +161,7 @@ public class HandInScreenTest extends Screen {
     public void whatTwoTabsWroteStandsSideBySideAndNothingIsLost() {
         Page one = mira();
         Page other = one.context().newPage();
-        other.navigate(one.url());
+        visit(other, one.url());
         open(one, "Field notes: where the water");
         open(other, "Field notes: where the water");
         Locator here = one.getByLabel("Text", new Page.GetByLabelOptions().setExact(true));
@@ -201,7 +201,7 @@ public class HandInScreenTest extends Screen {
     public void whatIsDoneInOneTabShowsInTheOther() {
         Page one = mira();
         Page other = one.context().newPage();
-        other.navigate(one.url());
+        visit(other, one.url());
         find(other, "Sketchbook check 5");
         open(one, "Sketchbook check 5");
         button(one, "Record that it was done").click();

@@ -56,7 +56,7 @@ public class LinksScreenTest extends Screen {
         assertThat(button(page, "Add 1")).isVisible();
         button(page, "Add 1").click();
         assertThat(notice(page, "Read in Garden History")).isVisible();
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(find(page, "Essay: the ha-ha")).isVisible();
 
         page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Links"))

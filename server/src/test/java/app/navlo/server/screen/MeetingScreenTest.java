@@ -26,13 +26,13 @@ public class MeetingScreenTest extends Screen {
     @Test
     public void theFirstPageHasBothAndEachFigureLeadsToItsList() {
         Page page = tobias();
-        page.navigate(address("/"));
+        visit(page, address("/"));
         assertThat(page).hasURL(Pattern.compile("/household$"));
         assertThat(page.locator("[data-student]")).hasCount(2);
         assertThat(page.locator("[data-student='3']")).containsText("Fernbank Lower School");
         assertAccessibleByDayAndNight(page);
         for (String figure : new String[] {"savable", "closed", "listed", "back"}) {
-            page.navigate(address("/household?span=term"));
+            visit(page, address("/household?span=term"));
             Locator link = page.locator("[data-student='3'] [data-figure='" + figure + "'] a");
             String count = link.locator("span").first().innerText().strip();
             link.click();
@@ -44,7 +44,7 @@ public class MeetingScreenTest extends Screen {
     @Test
     public void theFiguresAreOfTheGradingPeriodOrOfTheTerm() {
         Page page = tobias();
-        page.navigate(address("/household"));
+        visit(page, address("/household"));
         Locator term = page.getByLabel("The whole term");
         assertThat(page.getByLabel("This grading period")).isChecked();
         page.getByText("The whole term").click();
@@ -55,7 +55,7 @@ public class MeetingScreenTest extends Screen {
     @Test
     public void whatIsAgreedStandsOnBothPagesUntilItIsKept() {
         Page tobias = tobias();
-        tobias.navigate(address("/household"));
+        visit(tobias, address("/household"));
         tobias.locator("[data-student='1']").getByText("Meeting sheet").click();
         assertThat(tobias.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)))
                 .hasText("Meeting sheet: Mira Solheim");
@@ -75,7 +75,7 @@ public class MeetingScreenTest extends Screen {
         hers.getByRole(AriaRole.CHECKBOX).click();
         notice(mira, "It was kept");
         assertThat(hers.getByRole(AriaRole.CHECKBOX)).isChecked();
-        tobias.reload();
+        reload(tobias);
         assertThat(tobias.locator("[data-agreement]").getByRole(AriaRole.CHECKBOX))
                 .isChecked();
     }
@@ -97,7 +97,7 @@ public class MeetingScreenTest extends Screen {
                 Pattern.compile("/Type\\s*/Page\\b").matcher(text).results().count();
         assertTrue(pages >= 1 && pages <= 2, pages + " pages");
         Page phone = signedIn(Look.IN_HAND, "Mira Solheim");
-        phone.navigate(address("/s/1/sheet"));
+        visit(phone, address("/s/1/sheet"));
         assertThat(part(phone, "Agreements")).isVisible();
         assertEquals(phone.evaluate("document.documentElement.scrollWidth"), PHONE);
     }
@@ -106,7 +106,7 @@ public class MeetingScreenTest extends Screen {
     @Test
     public void theBarOfAGuardianOfTwoFitsAPhone() {
         Page phone = signedIn(Look.IN_HAND, "Tobias Solheim");
-        phone.navigate(address("/s/3/sheet"));
+        visit(phone, address("/s/3/sheet"));
         Locator menu = phone.getByRole(
                 AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")));
         assertThat(menu).isVisible();
@@ -157,7 +157,7 @@ public class MeetingScreenTest extends Screen {
         assertAccessible(page);
 
         Page rolf = door(Look.IN_HAND);
-        rolf.navigate(page.locator("code").innerText());
+        visit(rolf, page.locator("code").innerText());
         rolf.getByLabel("Your name").fill("Rolf");
         rolf.getByLabel("E-mail address").fill("rolf@fjord.example");
         rolf.getByLabel("Password").fill("herons fish at dawn");
@@ -170,13 +170,13 @@ public class MeetingScreenTest extends Screen {
 
         String box = (String) page.evaluate("fetch('/api/session').then((r) => r.json()).then((s) => s.demo.mailBox)");
         String letter = new MailBox(box).letter("Navlo: is this your address", "rolf@fjord.example");
-        rolf.navigate(address("/confirm/" + MailBox.after("/confirm/", letter)));
+        visit(rolf, address("/confirm/" + MailBox.after("/confirm/", letter)));
         assertThat(rolf.getByRole(AriaRole.HEADING)).hasText("The address is yours");
         assertAccessibleByDayAndNight(rolf);
         button(rolf, "Go on").click();
         assertThat(rolf.getByRole(AriaRole.BANNER)).containsText("Mira");
         assertThat(rolf.getByText("Is rolf@fjord.example yours?")).hasCount(0);
-        rolf.navigate(address("/confirm/made-up"));
+        visit(rolf, address("/confirm/made-up"));
         assertThat(rolf.getByText("This link doesn’t hold any more")
                         .or(rolf.getByText("This link doesn't hold any more")))
                 .isVisible();
@@ -196,12 +196,12 @@ public class MeetingScreenTest extends Screen {
         page.navigate(box);
         for (int look = 0; look < 50 && !letter.isVisible(); look++) {
             page.waitForTimeout(200);
-            page.reload();
+            reload(page);
         }
         letter.click();
         String words = page.locator("pre").innerText();
         String secret = words.replaceAll("(?s).*/reset/([\\w-]+).*", "$1");
-        page.navigate(address("/reset/" + secret));
+        visit(page, address("/reset/" + secret));
         page.getByLabel("New password").fill("short");
         button(page, "Set it").click();
         assertThat(page.getByText(Pattern.compile("10 to 200 characters")).last())
@@ -212,7 +212,7 @@ public class MeetingScreenTest extends Screen {
         page.getByLabel("Password").fill("seven boats on a string");
         button(page, "Sign in").click();
         assertThat(page).hasURL(Pattern.compile("/s/3/next$"));
-        page.navigate(address("/reset/" + secret));
+        visit(page, address("/reset/" + secret));
         page.getByLabel("New password").fill("eight boats on a string");
         button(page, "Set it").click();
         assertThat(page.getByText("Ask for another")).isVisible();

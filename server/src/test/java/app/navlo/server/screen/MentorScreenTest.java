@@ -56,7 +56,7 @@ public class MentorScreenTest extends Screen {
         assertEquals(names(page), byName);
         button(page, "Order by: Student").click();
         assertThat(students(page).first()).containsText(byName.get(23));
-        page.reload();
+        reload(page);
         assertThat(students(page)).hasCount(24);
         assertThat(students(page).first()).containsText(byName.get(23));
 
@@ -93,7 +93,7 @@ public class MentorScreenTest extends Screen {
     @Test
     public void aFigureLeadsToItsListAndThePickerToTheNext() {
         Page page = runa(Look.DAY);
-        page.navigate(address("/household?span=term&by=savable"));
+        visit(page, address("/household?span=term&by=savable"));
         assertThat(students(page)).hasCount(24);
         Locator figure = students(page).first().locator("a[href$='only=savable']");
         int count = Integer.parseInt(figure.innerText().strip().split("\\s")[0]);

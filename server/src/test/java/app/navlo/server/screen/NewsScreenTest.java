@@ -34,7 +34,7 @@ public class NewsScreenTest extends Screen {
     @Test(dependsOnMethods = "theDaysNewsAreSeenOnceAndCanBeMadeNewAgain")
     public void anOpenBrowserTellsWhatComes() {
         Page page = mira();
-        page.context().addInitScript("""
+        page.addInitScript("""
                 window.Notification = class {
                   static permission = 'granted';
                   static requestPermission() { return Promise.resolve('granted'); }
@@ -44,7 +44,7 @@ public class NewsScreenTest extends Screen {
                   }
                 };
                 """);
-        page.reload();
+        reload(page);
         for (int look = 0; look < 2; look++) {
             page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("account and colours")))
                     .click();
@@ -69,7 +69,7 @@ public class NewsScreenTest extends Screen {
         page.waitForFunction("() => sessionStorage.getItem('told') !== null");
         String told = (String) page.evaluate("sessionStorage.getItem('told')");
         assertTrue(told.contains("can’t wait") && told.contains(" after "), told);
-        page.reload();
+        reload(page);
         assertThat(page.getByLabel("Move the clock on by 1 day")).isVisible();
         page.waitForResponse(answer -> answer.url().endsWith("/api/people/me/words"), () -> page.reload());
         assertEquals(page.evaluate("sessionStorage.getItem('told')"), told);
@@ -98,7 +98,7 @@ public class NewsScreenTest extends Screen {
         inPanel(page, "Make it new again").first().click();
         page.keyboard().press("Escape");
         assertThat(count(page)).hasText("1 new");
-        page.reload();
+        reload(page);
         assertThat(count(page)).hasText("1 new");
         count(page).click();
         inPanel(page, "Mark it as seen").click();
@@ -130,7 +130,7 @@ public class NewsScreenTest extends Screen {
         page.getByLabel("Narrow by text").fill("level traverse");
         assertThat(page).hasURL(Pattern.compile("asof=2026-11-21"));
         assertThat(page).hasURL(Pattern.compile("q=level"));
-        page.navigate(address("/s/1/standing/1?asof=2026-11-20"));
+        visit(page, address("/s/1/standing/1?asof=2026-11-20"));
         assertThat(bar).containsText("Standing as it was");
         button(page, "Back to now").click();
         assertThat(bar).hasCount(0);
@@ -153,7 +153,7 @@ public class NewsScreenTest extends Screen {
     public void anAddressWithoutAStudentLeadsToOnesOwnAndAnUnknownOneSaysSo() {
         Page page = mira("/work?move=yours");
         assertThat(page).hasURL(Pattern.compile("/s/1/work\\?move=yours$"));
-        page.navigate(address("/household/of/nobody"));
+        visit(page, address("/household/of/nobody"));
         assertThat(page.getByText("There is nothing at this address")).isVisible();
         assertEquals(page.request().get(address("/api/nothing")).status(), 404);
     }

@@ -16,7 +16,7 @@ import org.testng.annotations.Test;
 /** The first page, as a person uses it. */
 public class NextScreenTest extends Screen {
     private Page next(Page page) {
-        page.navigate(page.url().replaceAll("/work.*", "/next"));
+        visit(page, page.url().replaceAll("/work.*", "/next"));
         assertThat(moves(page).first()).isVisible();
         return page;
     }
@@ -94,7 +94,7 @@ public class NextScreenTest extends Screen {
         item(page, "Start it, with the clock running").click();
         Locator clock = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The clock"));
         assertThat(clock).containsText("just begun");
-        page.reload();
+        reload(page);
         assertThat(clock).isVisible();
         clock.getByText("Stop, and note").click();
         assertThat(notice(page, "Added 1 min")).isVisible();
@@ -217,7 +217,7 @@ public class NextScreenTest extends Screen {
     @Test
     public void aBusyCalendarIsAddedByItsAddressAndNothingIsPlannedIntoItsTimes() {
         Page page = next(mira());
-        page.navigate(page.url() + "?set=hours&part=busy");
+        visit(page, page.url() + "?set=hours&part=busy");
         Locator dialog = dialog(page);
         dialog.getByLabel("Address of a calendar feed").fill("http://10.0.0.1/a.ics");
         button(page, "Add the feed").click();
@@ -231,7 +231,7 @@ public class NextScreenTest extends Screen {
         button(page, "Close").click();
         assertThat(page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Wed 25 Nov")))
                 .containsText("of 3 h free");
-        page.navigate(page.url() + "?set=hours&part=busy");
+        visit(page, page.url() + "?set=hours&part=busy");
         button(page, "Remove Thornmere Rowing Club").click();
         assertThat(dialog(page).getByText("Thornmere Rowing Club")).hasCount(0);
     }
@@ -239,7 +239,7 @@ public class NextScreenTest extends Screen {
     @Test
     public void aGoalIsSetAndTheOneThatCannotBeSaysWhy() {
         Page page = next(mira());
-        page.navigate(page.url() + "?set=goals");
+        visit(page, page.url() + "?set=goals");
         Locator target = dialog(page).getByLabel("Target of Soil Science");
         target.fill("120");
         target.press("Enter");
@@ -247,7 +247,7 @@ public class NextScreenTest extends Screen {
         target.fill("85,5");
         target.press("Enter");
         assertThat(notice(page, "Set the goal of Soil Science")).isVisible();
-        page.reload();
+        reload(page);
         assertThat(target).hasValue("85.5");
         target.fill("");
         target.press("Enter");
@@ -363,7 +363,7 @@ public class NextScreenTest extends Screen {
                   localStorage.setItem('navlo.timer', JSON.stringify({ ...timer, startedAt: timer.startedAt - 15 * 3600000 }));
                 }
                 """);
-        page.reload();
+        reload(page);
         Locator clock = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("The clock"));
         assertThat(clock).containsText("How long did you work?");
         clock.getByLabel("Minutes worked").fill("25");

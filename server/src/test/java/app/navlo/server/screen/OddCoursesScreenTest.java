@@ -248,7 +248,7 @@ public class OddCoursesScreenTest extends Screen {
             assertEquals(shown.stream().map(OddCoursesScreenTest::short1).toList(), List.of(figures.split(" ")), what);
         }
         assertAccessible(page);
-        page.navigate(address("/s/1/pace"));
+        visit(page, address("/s/1/pace"));
         assertThat(page.locator("main h1").first()).isVisible();
         assertThat(page.getByText("Something went wrong")).hasCount(0);
     }
@@ -274,14 +274,14 @@ public class OddCoursesScreenTest extends Screen {
                 && boards.course(MIRA, course, null, clock.instant())
                         .completion()
                         .isPresent();
-        page.navigate(address("/s/1/standing"));
+        visit(page, address("/s/1/standing"));
         Locator line = page.locator("main li")
                 .filter(new Locator.FilterOptions().setHas(page.locator("a[href$='/standing/" + course + "']")));
         assertThat(line).isVisible();
         if (!path) {
             match(core, line.locator("dl > div").locator("dd:first-of-type").allInnerTexts());
         }
-        page.navigate(address("/s/1/standing/" + course));
+        visit(page, address("/s/1/standing/" + course));
         assertThat(page.locator("main h1")).isVisible();
         if (path) {
             assertThat(page.getByRole(AriaRole.TAB)).hasCount(0);

@@ -5,7 +5,6 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
-import com.microsoft.playwright.BrowserContext;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
@@ -29,7 +28,7 @@ public class OwnTermScreenTest extends Screen {
     private Page page;
     private int presses;
     private int fields;
-    private String signedIn = "";
+    private Known signedIn = Known.NOTHING;
 
     private void press(Locator what) {
         presses++;
@@ -113,7 +112,7 @@ public class OwnTermScreenTest extends Screen {
     public void aTrueFirstPageInTenMinutesAndSixtyPresses() throws IOException {
         page = door(Look.DAY);
         // As the line says that Navlo prints when it is ready.
-        page.navigate(address("/?code=FIRST-HERE"));
+        visit(page, address("/?code=FIRST-HERE"));
         type("Your name", "Asta Holm");
         type("E-mail address", "asta@holm.example");
         type("Password", "a-long-password");
@@ -171,13 +170,13 @@ public class OwnTermScreenTest extends Screen {
         assertFalse(next.contains("Loses nothing by waiting"), next);
         assertTrue(next.contains("Sketchbook 3"), next);
         assertTrue(next.contains("HW 7") || next.contains("HW 8"), "what the table says wasn't handed in is a move");
-        page.navigate(page.url().replace("/next", "/work?missing=1"));
-        signedIn = page.context().storageState();
+        visit(page, page.url().replace("/next", "/work?missing=1"));
+        signedIn = Known.of(page);
     }
 
     private Page again(Look look) {
         page = openWith(look, signedIn);
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(page.getByRole(AriaRole.GRID)).isVisible();
         return page;
     }
@@ -215,7 +214,7 @@ public class OwnTermScreenTest extends Screen {
     @Test(dependsOnMethods = "aTrueFirstPageInTenMinutesAndSixtyPresses")
     public void aLineIsUnderstoodWhileItIsTyped() {
         again(Look.DAY);
-        page.navigate(address("/s/1/work?add=line"));
+        visit(page, address("/s/1/work?add=line"));
         Locator line = page.getByLabel("A piece of work in one line");
         Locator row = page.locator("form").filter(new Locator.FilterOptions().setHas(line));
         String[][] lines = {
@@ -238,7 +237,7 @@ public class OwnTermScreenTest extends Screen {
     @Test(dependsOnMethods = "aTrueFirstPageInTenMinutesAndSixtyPresses")
     public void aLineIsAddedFromAnywhereAndWhatRepeatsIsChangedAsAWhole() {
         again(Look.DAY);
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Find or do")))
                 .click();
         Locator sought = page.getByPlaceholder("A piece of work, a course");
@@ -248,7 +247,7 @@ public class OwnTermScreenTest extends Screen {
         assertThat(add).containsText("Spanish");
         sought.press("Enter");
         assertThat(notice(page, "Added 4 pieces of work")).isVisible();
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         press("Table");
         press(page.getByRole(AriaRole.MENUITEMCHECKBOX, new Page.GetByRoleOptions().setName("Choose several rows")));
         row(page, "Verb drill 2").click();
@@ -267,7 +266,7 @@ public class OwnTermScreenTest extends Screen {
     @Test(dependsOnMethods = "aLineIsAddedFromAnywhereAndWhatRepeatsIsChangedAsAWhole")
     public void whatIsSoughtIsTheBeginningOfAWord() {
         again(Look.DAY);
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Find or do")))
                 .click();
         Locator sought = page.getByPlaceholder("A piece of work, a course");
@@ -286,7 +285,7 @@ public class OwnTermScreenTest extends Screen {
     @Test(dependsOnMethods = "aTrueFirstPageInTenMinutesAndSixtyPresses")
     public void anOutlineBecomesRowsWithTheLinesThatTheyCameFrom() {
         again(Look.DAY);
-        page.navigate(address("/s/1/start?step=work"));
+        visit(page, address("/s/1/start?step=work"));
         press("Paste a course outline");
         Locator dialog = dialog(page);
         dialog.getByLabel("Course", new Locator.GetByLabelOptions().setExact(true))
@@ -306,15 +305,15 @@ public class OwnTermScreenTest extends Screen {
     @Test(dependsOnMethods = "aTrueFirstPageInTenMinutesAndSixtyPresses")
     public void thePathIsAccessibleByDayAndInHand() {
         again(Look.DAY);
-        page.navigate(address("/s/1/start?step=term"));
+        visit(page, address("/s/1/start?step=term"));
         assertThat(button(page, "Save the term")).isVisible();
         assertAccessible(page);
         page.setViewportSize(PHONE, 740);
         assertEquals(page.evaluate("document.documentElement.scrollWidth <= innerWidth"), true);
-        page.navigate(address("/s/1/start?step=late"));
+        visit(page, address("/s/1/start?step=late"));
         assertThat(button(page, "Save what late work costs")).isVisible();
         assertAccessible(page);
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         Locator move = page.locator("[data-open]").first();
         assertThat(move).isVisible();
         assertTrue(move.boundingBox().y < 700, "the first move stands above the fold");
@@ -332,9 +331,7 @@ public class OwnTermScreenTest extends Screen {
                 .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("Save"))
                 .click();
         assertThat(dialog(page)).isHidden();
-        page.reload();
+        reload(page);
         assertThat(page.locator("header time")).containsText(Pattern.compile("[ap]m"));
-        BrowserContext context = page.context();
-        context.close();
     }
 }

@@ -34,7 +34,7 @@ public class PeopleScreenTest extends Screen {
     @BeforeMethod
     public void astaIsHere() {
         asta = door(Look.DAY);
-        asta.navigate(address("/?code=FIRST-HERE"));
+        visit(asta, address("/?code=FIRST-HERE"));
         Locator begin = button(asta, "Begin");
         Locator signIn = button(asta, "Sign in");
         assertThat(begin.or(signIn).first()).isVisible();
@@ -82,7 +82,7 @@ public class PeopleScreenTest extends Screen {
     public void aGuardianIsLetInLooksAndIsLetOutAgain() {
         String link = invitation();
         Page bodil = door(Look.IN_HAND);
-        bodil.navigate(link);
+        visit(bodil, link);
         assertThat(bodil.getByRole(AriaRole.HEADING)).hasText("See the work of Asta");
         assertAccessibleByDayAndNight(bodil);
         assertEquals(bodil.evaluate("document.documentElement.scrollWidth"), PHONE);
@@ -92,7 +92,7 @@ public class PeopleScreenTest extends Screen {
         assertThat(bodil.getByRole(AriaRole.BANNER)).containsText("Asta");
 
         Page late = door(Look.DAY);
-        late.navigate(link);
+        visit(late, link);
         assertThat(late.getByText("It was used, taken back, or is older than seven days. Ask for a new one."))
                 .isVisible();
 
@@ -104,8 +104,8 @@ public class PeopleScreenTest extends Screen {
         in(people, "End that Bodil sees your work").click();
         in(people, "End it").click();
         assertThat(people.getByText("Nobody but you.")).isVisible();
-        bodil.reload();
-        bodil.navigate(address("/"));
+        reload(bodil);
+        visit(bodil, address("/"));
         assertThat(bodil.getByText("No student has accepted you yet")).isVisible();
     }
 
@@ -134,12 +134,12 @@ public class PeopleScreenTest extends Screen {
     @Test
     public void whoAdministersLetsInHelpsAndLetsOut() {
         Page dorte = door(Look.DAY);
-        dorte.navigate(newcomer("a student"));
+        visit(dorte, newcomer("a student"));
         tell(dorte, "Dorte", "four kites at noon");
         button(dorte, "Join").click();
         assertThat(dorte.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
                 .isVisible();
-        asta.navigate(address("/administration"));
+        visit(asta, address("/administration"));
         assertThat(person("Dorte")).containsText("student");
         assertThat(person("Asta")).containsText("administers this Navlo");
         assertThat(asta.getByText("None can be sent. Set NAVLO_MAIL_HOST")).isVisible();
@@ -149,7 +149,7 @@ public class PeopleScreenTest extends Screen {
 
         toDo("Dorte", "Make a way to a new password");
         String way = person("Dorte").getByTitle("The way to a new password").innerText();
-        dorte.navigate(way);
+        visit(dorte, way);
         fill(dorte, "New password", "five kites at dusk");
         button(dorte, "Set it").click();
         assertThat(button(dorte, "Sign in")).isVisible();
@@ -161,7 +161,7 @@ public class PeopleScreenTest extends Screen {
 
         toDo("Dorte", "Let them sign in no longer");
         assertThat(person("Dorte")).containsText("Can’t sign in since today");
-        dorte.reload();
+        reload(dorte);
         assertThat(button(dorte, "Sign in")).isVisible();
         toDo("Dorte", "Let them sign in again");
         assertThat(person("Dorte")).not().containsText("Can’t sign in");
@@ -173,7 +173,7 @@ public class PeopleScreenTest extends Screen {
     @Test
     public void aYoungChildSignsInByNameAndTakesTheAccountOver() {
         Page frida = door(Look.DAY);
-        frida.navigate(newcomer("a guardian"));
+        visit(frida, newcomer("a guardian"));
         tell(frida, "Frida", "eight tents by a lake");
         button(frida, "Join").click();
         assertThat(frida.getByText("No student has accepted you yet")).isVisible();
@@ -190,7 +190,7 @@ public class PeopleScreenTest extends Screen {
         assertAccessible(frida);
         in(dialog, "Hand it over: the account of Liv").click();
         String link = dialog.getByTitle("The link to take it over").innerText();
-        frida.reload();
+        reload(frida);
         Locator kept = menu(frida, "Whose work you see");
         assertThat(kept.getByText("You keep their account.")).isVisible();
         assertThat(in(kept, "See the work of Liv no longer")).hasCount(0);
@@ -204,7 +204,7 @@ public class PeopleScreenTest extends Screen {
         assertThat(menu(liv, "You, and how you read times").getByText("You sign in as liv.holm."))
                 .isVisible();
 
-        liv.navigate(link);
+        visit(liv, link);
         assertThat(liv.getByRole(AriaRole.HEADING)).hasText("Liv, it is yours now");
         assertAccessibleByDayAndNight(liv);
         fill(liv, "E-mail address", "liv@holm.example");
@@ -216,7 +216,7 @@ public class PeopleScreenTest extends Screen {
         button(liv, "Sign in").click();
         assertThat(menu(liv, "Who may see your work").getByText("frida@holm.example"))
                 .isVisible();
-        frida.reload();
+        reload(frida);
         assertThat(in(menu(frida, "Whose work you see"), "See the work of Liv no longer"))
                 .isVisible();
     }
@@ -224,7 +224,7 @@ public class PeopleScreenTest extends Screen {
     @Test
     public void aGuardianAsksAndTheStudentAnswersFromAnyPage() {
         Page gro = door(Look.DAY);
-        gro.navigate(newcomer("a guardian"));
+        visit(gro, newcomer("a guardian"));
         tell(gro, "Gro", "ten snails on a wall");
         button(gro, "Join").click();
         Locator hers = menu(gro, "Whose work you see");
@@ -233,7 +233,7 @@ public class PeopleScreenTest extends Screen {
         assertThat(hers.getByText("You asked asta@holm.example; no answer yet."))
                 .isVisible();
 
-        asta.navigate(address("/s/1/work"));
+        visit(asta, address("/s/1/work"));
         assertThat(asta.getByText("A guardian asks")).isVisible();
         button(asta, "Answer").click();
         assertAccessible(asta);
@@ -241,7 +241,7 @@ public class PeopleScreenTest extends Screen {
         assertThat(dialog(asta).getByText("Gro asks to see your work")).hasCount(0);
         asta.keyboard().press("Escape");
         assertThat(asta.getByText("A guardian asks")).hasCount(0);
-        gro.navigate(address("/"));
+        visit(gro, address("/"));
         assertThat(gro.getByRole(AriaRole.BANNER)).containsText("Asta");
         Locator people = menu(asta, "Who may see your work");
         in(people, "End that Gro sees your work").click();
@@ -260,24 +260,24 @@ public class PeopleScreenTest extends Screen {
         in(people, "I have it").click();
         assertThat(people.getByText("who sees work and grades, messages")).isVisible();
         Page holger = door(Look.DAY);
-        holger.navigate(link);
+        visit(holger, link);
         tell(holger, "Holger", "rain on a tin roof");
         button(holger, "Join").click();
         Locator views = holger.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Views"));
         assertThat(views).containsText("Standing");
         assertThat(views.getByText("Feedback")).hasCount(0);
-        holger.navigate(address("/s/1/feedback"));
+        visit(holger, address("/s/1/feedback"));
         assertThat(holger.getByText("Asta doesn’t show you words and files")).isVisible();
         assertAccessibleByDayAndNight(holger);
 
-        asta.reload();
+        reload(asta);
         Locator again = menu(asta, "Who may see your work");
         Locator row = again.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Holger"));
         assertThat(row.getByLabel("words and files")).not().isChecked();
         row.getByLabel("words and files").click();
         assertThat(row.getByLabel("words and files")).isChecked();
         assertAccessible(asta);
-        holger.reload();
+        reload(holger);
         assertThat(views.getByText("Feedback")).isVisible();
         in(again, "End that Holger sees your work").click();
         in(again, "End it").click();
@@ -288,7 +288,7 @@ public class PeopleScreenTest extends Screen {
     @Test
     public void whoLeavesTypesTheWordAndCanStay() {
         Page eva = door(Look.DAY);
-        eva.navigate(newcomer("a student"));
+        visit(eva, newcomer("a student"));
         tell(eva, "Eva", "six lamps in a row");
         button(eva, "Join").click();
         Locator dialog = menu(eva, "You, and how you read times");
@@ -302,7 +302,7 @@ public class PeopleScreenTest extends Screen {
         assertAccessible(eva);
         eva.keyboard().press("Escape");
         assertThat(eva.getByText("You leave.")).isVisible();
-        eva.reload();
+        reload(eva);
         assertThat(eva.getByText("You leave.")).isVisible();
         assertThat(eva.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
                 .isVisible();
@@ -315,21 +315,21 @@ public class PeopleScreenTest extends Screen {
     @Test
     public void whoSeesTwoStudentsBeginsWithBothOfThem() {
         Page gerd = door(Look.DAY);
-        gerd.navigate(invitation());
+        visit(gerd, invitation());
         tell(gerd, "Gerd", "seven wet umbrellas");
         button(gerd, "Join").click();
         assertThat(gerd.getByRole(AriaRole.BANNER)).containsText("Asta");
 
         String account = newcomer("a student");
         Page erik = door(Look.DAY);
-        erik.navigate(account);
+        visit(erik, account);
         tell(erik, "Erik", "bicycle up the stairs");
         button(erik, "Join").click();
         assertThat(erik.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Set up your term")))
                 .isVisible();
         Locator his = menu(erik, "Who may see your work");
         in(his, "Invite a guardian").click();
-        gerd.navigate(his.locator("code").innerText());
+        visit(gerd, his.locator("code").innerText());
         button(gerd, "Accept as Gerd").click();
 
         assertThat(gerd).hasURL(Pattern.compile("/household$"));
@@ -362,14 +362,14 @@ public class PeopleScreenTest extends Screen {
     @Test
     public void whoHasAnAccountJoinsWithIt() {
         String account = newcomer("a guardian");
-        asta.navigate(address("/s/1/start"));
+        visit(asta, address("/s/1/start"));
         Page carl = door(Look.DAY);
-        carl.navigate(account);
+        visit(carl, account);
         tell(carl, "Carl", "three barrels of rain");
         button(carl, "Join").click();
         assertThat(carl.getByText("No student has accepted you yet")).isVisible();
 
-        carl.navigate(invitation());
+        visit(carl, invitation());
         button(carl, "Accept as Carl").click();
         assertThat(carl.getByRole(AriaRole.BANNER)).containsText("Asta");
         Locator sees = menu(carl, "Whose work you see");
@@ -397,7 +397,7 @@ public class PeopleScreenTest extends Screen {
         assertThat(notice(asta, "Your password is changed")).isVisible();
         assertThat(places.getByRole(AriaRole.LISTITEM)).hasCount(1);
         assertAccessible(asta);
-        other.reload();
+        reload(other);
         assertThat(button(other, "Sign in")).isVisible();
         fill(asta, "Password now", PASSWORD + " again");
         fill(asta, "New password", PASSWORD);

@@ -52,7 +52,7 @@ public class PieceScreenTest extends Screen {
             ran.add(alert.message());
             alert.dismiss();
         });
-        page.navigate(address("/s/1/work?add=work"));
+        visit(page, address("/s/1/work?add=work"));
         String evil = "<img src=x onerror=alert(1)>";
         page.getByLabel("Title").fill(evil + " essay");
         page.getByLabel("Instructions").fill("""
@@ -126,7 +126,7 @@ public class PieceScreenTest extends Screen {
                 () -> sheet.getByText("Download with its marks").click());
         assertTrue(new String(Files.readAllBytes(pdf.path()), StandardCharsets.ISO_8859_1).startsWith("%PDF"));
         assertEquals(pdf.suggestedFilename(), "planting-plan-1, marked.pdf");
-        page.reload();
+        reload(page);
         assertThat(dialog(page).getByLabel(Pattern.compile("^Mark 2"))).hasAttribute("aria-pressed", "true");
     }
 
@@ -227,7 +227,7 @@ public class PieceScreenTest extends Screen {
     @Test
     public void aGuardianWritesAboutACourseInTheirOwnName() {
         Page page = tobias();
-        page.navigate(address("/s/1/standing/1"));
+        visit(page, address("/s/1/standing/1"));
         press(page.locator("main"), "Write to Halvor Tarn").click();
         Locator letter = dialog(page);
         assertThat(letter.getByLabel("Message", new Locator.GetByLabelOptions().setExact(true)))
@@ -332,12 +332,12 @@ public class PieceScreenTest extends Screen {
     @Test
     public void aPhoneOverPlainHttpReadsAndWrites() {
         Page page = door(Look.IN_HAND);
-        page.navigate(address("/").replace("localhost", "phone.test"));
+        visit(page, address("/").replace("localhost", "phone.test"));
         assertEquals(page.evaluate("typeof crypto.randomUUID"), "undefined", "no secure context");
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Mira Solheim")))
                 .click();
         assertThat(page).hasURL(Pattern.compile("phone.test.*/next$"));
-        page.navigate(address("/s/1/work").replace("localhost", "phone.test"));
+        visit(page, address("/s/1/work").replace("localhost", "phone.test"));
         open(page, "Soil lab 3");
         button(page, "Comment on the work").click();
         page.getByLabel("Your comment").fill("Read on the bus.");

@@ -71,7 +71,7 @@ public class SchoolScreenTest extends Screen {
                 .getByText("Undo", new Locator.GetByTextOptions().setExact(true))
                 .click();
         assertThat(history).not().containsText("undone");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(find(page, "Worksheet 11")).containsText("Assigned");
     }
 
@@ -82,7 +82,7 @@ public class SchoolScreenTest extends Screen {
         ask(page, "College gradebook");
         assertThat(link(page, "College gradebook")).containsText("Can’t be read.");
         assertThat(link(page, "College gradebook")).containsText("What it told before stays.");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         Locator pane = open(page, "Worksheet 8");
         pane.getByLabel("Text", new Locator.GetByLabelOptions().setExact(true))
                 .fill("Nitrogen goes where the water goes.");
@@ -149,7 +149,7 @@ public class SchoolScreenTest extends Screen {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^Add \\d")))
                 .click();
         assertThat(link(page, "herbarium")).containsText("Read in by hand");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(find(page, "Press flowers")).containsText("7.5 of 10");
     }
 
@@ -191,7 +191,7 @@ public class SchoolScreenTest extends Screen {
         assertAccessible(page);
         button(page, "Put it there").click();
         assertThat(page.getByText("Two records")).hasCount(0);
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         open(page, "Plant list for shade");
         assertThat(page.locator("#part-records")).containsText("listed as missing");
     }
@@ -202,13 +202,13 @@ public class SchoolScreenTest extends Screen {
         page.getByLabel("More of Thornmere course site").click();
         page.getByText("Pause it").click();
         assertThat(link(page, "Thornmere course site")).containsText("paused");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         Locator pane = open(page, "Worksheet 8");
         assertThat(pane).containsText("Thornmere course site is paused: it would be recorded here only");
-        page.navigate(address("/s/1/links"));
+        visit(page, address("/s/1/links"));
         page.getByLabel("More of Thornmere course site").click();
         page.getByText("Go on with it").click();
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(open(page, "Worksheet 8")).containsText("Goes to Thornmere course site");
     }
 

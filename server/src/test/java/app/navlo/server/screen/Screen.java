@@ -12,6 +12,8 @@ import com.microsoft.playwright.TimeoutError;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.ColorScheme;
+import com.microsoft.playwright.options.Cookie;
+import com.microsoft.playwright.options.ReducedMotion;
 import com.microsoft.playwright.options.ServiceWorkerPolicy;
 import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
@@ -23,11 +25,11 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
-import org.jspecify.annotations.Nullable;
 import org.springframework.boot.test.context.SpringBootTest;
 import org.springframework.boot.test.web.server.LocalServerPort;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
+import org.testng.annotations.AfterClass;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeClass;
 
@@ -50,7 +52,9 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     @LocalServerPort
     int port;
 
-    private final List<BrowserContext> opened = new ArrayList<>();
+    private final Map<Look, BrowserContext> browsers = new HashMap<>();
+
+    private final List<BrowserContext> others = new ArrayList<>();
 
     /** A slow machine is no fault of the page. */
     private static final double PATIENCE = 20_000;
@@ -64,8 +68,16 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
 
     @AfterMethod
     public void closePages() {
-        opened.forEach(BrowserContext::close);
-        opened.clear();
+        others.forEach(BrowserContext::close);
+        others.clear();
+        browsers.values().removeIf(BrowserContext::isClosed);
+        browsers.values().forEach(browser -> List.copyOf(browser.pages()).forEach(Page::close));
+    }
+
+    @AfterClass
+    public void closeBrowsers() {
+        browsers.values().forEach(BrowserContext::close);
+        browsers.clear();
     }
 
     /** How a page is looked at. */
@@ -85,62 +97,127 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     }
 
     Page door(Look look) {
-        Page page = open(look, null);
-        page.navigate(address("/"));
+        Page page = open(look, Known.NOTHING);
+        visit(page, address("/"));
         return page;
     }
 
     /** A page that knows what another one knew. */
-    Page openWith(Look look, String state) {
-        return open(look, state);
+    Page openWith(Look look, Known known) {
+        return open(look, known);
     }
 
-    private Page open(Look look, @Nullable String state) {
+    /** What a browser keeps of Navlo between two visits. */
+    record Known(List<Cookie> cookies, Object texts) {
+        static final Known NOTHING = new Known(List.of(), Map.of());
+
+        static Known of(Page page) {
+            return new Known(page.context().cookies(), page.evaluate("() => ({ ...localStorage })"));
+        }
+    }
+
+    /** One browser for each look stays for the class: between two tests it forgets all but scripts and styles. */
+    private Page open(Look look, Known known) {
+        BrowserContext browser = browsers.get(look);
+        if (browser == null) {
+            browser = newBrowser(look);
+            browsers.put(look, browser);
+        } else if (!browser.pages().isEmpty()) {
+            browser = newBrowser(look);
+            others.add(browser);
+        }
+        browser.clearCookies();
+        browser.addCookies(known.cookies());
+        Page page = browser.newPage();
+        // A picture, which runs no script that could write something again.
+        page.navigate(address("/mark.svg"));
+        page.evaluate("known => { localStorage.clear(); Object.assign(localStorage, known); }", known.texts());
+        return page;
+    }
+
+    private static BrowserContext newBrowser(Look look) {
         Browser.NewContextOptions options = new Browser.NewContextOptions()
                 .setViewportSize(look.width(), look.height())
                 .setColorScheme(look.colours())
                 .setTimezoneId(look.zone())
                 .setLocale("en-GB")
+                // Nothing here is about how things move; a click waits until they stand still.
+                .setReducedMotion(ReducedMotion.REDUCE)
                 .setServiceWorkers(ServiceWorkerPolicy.BLOCK);
-        BrowserContext context =
-                Chromium.browser().newContext(state == null ? options : options.setStorageState(state));
-        opened.add(context);
-        return context.newPage();
+        BrowserContext browser = Chromium.browser().newContext(options);
+        browser.addInitScript("""
+                const ask = window.fetch;
+                window.asked = 0;
+                window.fetch = async (...all) => {
+                  window.asked += 1;
+                  try {
+                    return await ask(...all);
+                  } finally {
+                    setTimeout(() => (window.asked -= 1));
+                  }
+                };
+                """);
+        return browser;
+    }
+
+    /** At an address once its view is there and nothing is being asked; what isn't there yet is left to what asserts. */
+    static void visit(Page page, String address) {
+        page.navigate(address);
+        settle(page);
+    }
+
+    static void reload(Page page) {
+        page.reload();
+        settle(page);
+    }
+
+    /** Looked at in each frame: an assertion looks again only after a tenth, a quarter, half a second. */
+    private static void settle(Page page) {
+        page.waitForFunction(
+                "() => document.querySelector('h1, [role=dialog]') && !(window.asked > 0)",
+                null,
+                new Page.WaitForFunctionOptions().setTimeout(PATIENCE));
     }
 
     /** Somebody who came in by the door once stays known: the other tests of the class begin behind it. */
-    private record Known(String state, String work) {}
+    private record Inside(Known known, String work) {}
 
-    private final Map<String, Known> known = new HashMap<>();
+    private final Map<String, Inside> inside = new HashMap<>();
 
     /** At an address at once, without a look at the work before. */
     Page mira(String path) {
-        Known before = known.get(MIRA);
+        Inside before = inside.get(MIRA);
         if (before != null) {
-            Page page = open(Look.DAY, before.state());
-            page.navigate(address(path));
-            if (isIn(page, page.getByRole(AriaRole.MAIN))) {
+            Page page = open(Look.DAY, before.known());
+            visit(page, address(path));
+            if (isIn(page, "main")) {
                 return page;
             }
         }
         Page page = mira();
-        page.navigate(address(path));
+        visit(page, address(path));
         return page;
     }
 
+    private static final String DOOR = "[autocomplete=current-password]";
+
     /** Whether what is behind the door is there; a session may have ended meanwhile. */
-    private static boolean isIn(Page page, Locator shown) {
-        Locator door = page.getByText("Choose who you want to be");
-        assertThat(shown.or(door).first()).isVisible();
-        return !door.isVisible();
+    private static boolean isIn(Page page, String shown) {
+        awaitAny(page, shown + ", " + DOOR);
+        return page.locator(DOOR).count() == 0;
+    }
+
+    private static void awaitAny(Page page, String css) {
+        page.waitForFunction(
+                "css => document.querySelector(css)", css, new Page.WaitForFunctionOptions().setTimeout(PATIENCE));
     }
 
     Page signedIn(Look look, String name) {
-        Known before = known.get(name);
+        Inside before = inside.get(name);
         if (before != null) {
-            Page page = open(look, before.state());
-            page.navigate(before.work());
-            if (isIn(page, page.getByRole(AriaRole.GRID))) {
+            Page page = open(look, before.known());
+            visit(page, before.work());
+            if (isIn(page, "[role=grid]")) {
                 return page;
             }
         }
@@ -150,9 +227,8 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         // Who sees several students begins with all of them; Mira is looked at then.
         assertThat(page).hasURL(Pattern.compile("/(next|household)$"));
         String work = page.url().replace("/next", "/work").replace("/household", "/s/1/work");
-        known.put(name, new Known(page.context().storageState(), work));
-        page.navigate(work);
-        assertThat(page.getByRole(AriaRole.GRID)).isVisible();
+        inside.put(name, new Inside(Known.of(page), work));
+        visit(page, work);
         return page;
     }
 
@@ -199,7 +275,12 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         return pane;
     }
 
+    /** A notice that comes. */
     static Locator notice(Page page, String words) {
+        page.waitForFunction(
+                "words => [...document.querySelectorAll('[data-sonner-toast]')].some((one) => one.textContent.includes(words))",
+                words,
+                new Page.WaitForFunctionOptions().setTimeout(PATIENCE));
         return page.locator("[data-sonner-toast]")
                 .filter(new Locator.FilterOptions().setHasText(words))
                 .first();

@@ -128,14 +128,14 @@ public class StandingScreenTest extends Screen {
         Locator locked = open(page, "Unit test 3");
         assertThat(locked).containsText("2 things shut it");
         assertThat(locked).containsText("Needs 85 % on Key 5: maples and their kin; now 73.33 %.");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         Locator overdue = open(page, "Worksheet 8");
         assertThat(overdue).containsText("It loses 8 of 20 points");
         assertThat(overdue).containsText("Safe by");
         assertThat(overdue).containsText("Impact");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(open(page, "Worksheet 4")).containsText("9 of 20, scored 15 before the late penalty");
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         assertThat(open(page, "Soil lab 5")).containsText("Turned in, and still listed as missing.");
     }
 }

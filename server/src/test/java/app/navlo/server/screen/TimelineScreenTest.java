@@ -95,7 +95,7 @@ public class TimelineScreenTest extends Screen {
         assertThat(page).hasURL(Pattern.compile("days=\\d\\.?\\d*(&|$)"));
         String there = page.url();
         double middle = middle(page);
-        page.reload();
+        reload(page);
         assertThat(label(page, HELD)).isVisible();
         assertEquals(page.url(), there);
         // the address names the days to a hundredth, and the first picture is drawn before its width is measured
@@ -169,7 +169,7 @@ public class TimelineScreenTest extends Screen {
         page.keyboard().press("m");
         assertThat(notice(page, "The school set when"))
                 .containsText("An extension may be asked for until today 18:00, in Leeway.");
-        page.navigate(address("/s/1/timeline?q=sheet 2"));
+        visit(page, address("/s/1/timeline?q=sheet 2"));
         assertThat(label(page, "Planting plan, sheet 2")).isVisible();
         page.waitForTimeout(1_500);
         BoundingBox grip = plan.locator("[data-grip]").boundingBox();
@@ -182,7 +182,7 @@ public class TimelineScreenTest extends Screen {
     }
 
     private static void type(Page page, String title, String opens, String due) {
-        page.navigate(page.url().replaceAll("/s/1/.*", "/s/1/work?add=work"));
+        visit(page, page.url().replaceAll("/s/1/.*", "/s/1/work?add=work"));
         dialog(page).getByLabel("Title").fill(title);
         dialog(page).getByLabel("Opens on").fill(opens);
         dialog(page).getByLabel("Due on").fill(due);
@@ -197,7 +197,7 @@ public class TimelineScreenTest extends Screen {
         dialog(page).getByLabel("Opens on").fill("2026-11-25");
         button(page, "Add the work").click();
         assertThat(dialog(page)).hasCount(0);
-        page.navigate(address("/s/1/timeline?q=Sharpen&at=2026-12-01"));
+        visit(page, address("/s/1/timeline?q=Sharpen&at=2026-12-01"));
         Locator bar = bar(page, "Sharpen the secateurs");
         assertThat(bar).hasAttribute("aria-label", Pattern.compile("Due Tue 1 Dec"));
         bar.focus();
@@ -231,7 +231,7 @@ public class TimelineScreenTest extends Screen {
         page.keyboard().press("Shift+ArrowRight");
         page.keyboard().press("Enter");
         assertThat(notice(page, "is nailed to Wed 25 Nov")).isVisible();
-        page.navigate(address("/s/1/next"));
+        visit(page, address("/s/1/next"));
         assertThat(page.locator("[data-move='" + work + "']")).containsText("You nailed it to");
     }
 
@@ -261,7 +261,7 @@ public class TimelineScreenTest extends Screen {
         type(page, "Water the fig", "2026-09-07", "2026-12-18");
         assertThat(dialog(page)).hasCount(0);
         for (String at : new String[] {"2026-09-20", "2026-10-30", "2026-12-10"}) {
-            page.navigate(address("/s/1/timeline?q=fig&days=10&at=" + at));
+            visit(page, address("/s/1/timeline?q=fig&days=10&at=" + at));
             assertInSight(page, label(page, "Water the fig"));
         }
     }
@@ -292,9 +292,9 @@ public class TimelineScreenTest extends Screen {
         Page page = mira();
         type(page, "Graft the quince", "2026-11-25", "2027-04-05");
         assertThat(dialog(page)).hasCount(0);
-        page.navigate(address("/s/1/timeline?days=2&at=2026-10-25"));
+        visit(page, address("/s/1/timeline?days=2&at=2026-10-25"));
         assertThat(lanes(page)).containsText("a day of 25 hours");
-        page.navigate(address("/s/1/timeline?days=2&at=2027-03-28"));
+        visit(page, address("/s/1/timeline?days=2&at=2027-03-28"));
         assertThat(lanes(page)).containsText("a day of 23 hours");
         double[] widths = new double[2];
         for (int i = 0; i < 2; i++) {

@@ -61,7 +61,7 @@ public class WorkScreenTest extends Screen {
         assertThat(row(page, "Soil lab 2")).isVisible();
         assertThat(page).hasURL(Pattern.compile("course=1.*move=settled.*q=lab"));
         int narrowed = shown(page);
-        page.reload();
+        reload(page);
         assertThat(row(page, "Soil lab 2")).isVisible();
         assertEquals(shown(page), narrowed);
 
@@ -167,7 +167,7 @@ public class WorkScreenTest extends Screen {
         dialog(page).getByLabel("Name").fill("To lift");
         button(page, "Save the lens").click();
         assertThat(notice(page, "Saved the lens To lift")).isVisible();
-        page.navigate(address("/s/1/work"));
+        visit(page, address("/s/1/work"));
         button(page, "Lens").click();
         page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("To lift"))
                 .click();
@@ -242,7 +242,7 @@ public class WorkScreenTest extends Screen {
                         "Attempts",
                         "Next loss",
                         "Impact"));
-        page.reload();
+        reload(page);
         Locator work = page.getByRole(AriaRole.COLUMNHEADER, new Page.GetByRoleOptions().setName("Work"));
         assertThat(work).isVisible();
         assertEquals((int) work.boundingBox().width, 300);
