@@ -158,7 +158,7 @@ function Alone({ student }: { student: number }) {
 
 function NoStudent() {
   return (
-    <Empty title="No student has accepted you yet">
+    <Empty alone title="No student has accepted you yet">
       When a student does, their work is shown here. You can read it then, and never change it. Under your
       name, “Whose work you see”, you can ask one, or make an account for a young child.
     </Empty>
@@ -167,7 +167,7 @@ function NoStudent() {
 
 function NotHere() {
   return (
-    <Empty title="There is nothing at this address">
+    <Empty alone title="There is nothing at this address">
       <a href="/" className="font-semibold text-ink underline">
         Go to your work
       </a>

@@ -38,7 +38,7 @@ function HouseholdView() {
   const { students, unread } = rows.data;
   if (students.length === 0 && unread.length === 0)
     return (
-      <Empty title="No student has accepted you yet">
+      <Empty alone title="No student has accepted you yet">
         When a student does, their work is shown here. You can read it then, and never change it.
       </Empty>
     );

@@ -21,7 +21,11 @@ function PaceView() {
   if (pace.isError) return <Failed error={pace.error} onRetry={() => void pace.refetch()} />;
   if (!pace.data) return <Loading />;
   if (pace.data.length === 0) {
-    return <Empty title="There is no course here yet">Its pace is shown once there is one.</Empty>;
+    return (
+      <Empty alone title="There is no course here yet">
+        Its pace is shown once there is one.
+      </Empty>
+    );
   }
   const behind = pace.data.filter((one) => one.standing === 'BEHIND').length;
   const daily = dayWords(pace.data);

@@ -35,7 +35,12 @@ function RulesView() {
   const [held, hold] = useState<Schemas['RulesView'] | null>(null);
   const stored = held ?? rules.data;
   useEffect(() => hold((before) => before ?? rules.data ?? null), [rules.data]);
-  if (!whose) return <Empty title="There is no such course">It may have been removed.</Empty>;
+  if (!whose)
+    return (
+      <Empty alone title="There is no such course">
+        It may have been removed.
+      </Empty>
+    );
   if (rules.isError) return <Failed error={rules.error} onRetry={() => void rules.refetch()} />;
   if (!stored) return <Loading />;
   const newer = rules.data && rules.data.version !== stored.version ? rules.data : null;

@@ -48,7 +48,12 @@ const REST = 250;
 function CourseView() {
   const { course: courseOf } = useStudent();
   const course = courseOf(Number(useParams().course));
-  if (!course) return <Empty title="There is no such course here">It may have been removed.</Empty>;
+  if (!course)
+    return (
+      <Empty alone title="There is no such course here">
+        It may have been removed.
+      </Empty>
+    );
   return <CoursePage key={course.id} course={course} />;
 }
 

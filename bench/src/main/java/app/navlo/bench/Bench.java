@@ -33,6 +33,7 @@ public final class Bench {
         ALL.put("own-term", OwnTermBench::run);
         ALL.put("links", LinksBench::run);
         ALL.put("mentor", () -> MentorBench.run(options));
+        ALL.put("college", () -> CollegeBench.run(options));
         ALL.put("load", () -> LoadBench.run(options));
         ALL.put("instances", () -> InstancesBench.run(options));
         ALL.put("faults", () -> FaultsBench.run(options));
@@ -49,7 +50,7 @@ public final class Bench {
         List<String> names = first > 0
                 ? said.subList(0, first)
                 : ALL.keySet().stream()
-                        .filter(name -> !List.of("build", "mentor", "term", "faults", "load")
+                        .filter(name -> !List.of("build", "mentor", "college", "term", "faults", "load")
                                 .contains(name))
                         .toList();
         for (String name : names) {

@@ -80,24 +80,35 @@ final class LoadBench {
                 first.get(first.own(path));
             }
         }
-        ExecutorService all = Executors.newFixedThreadPool(readers.size() + writers);
-        List<Client> clients = new ArrayList<>();
-        for (int i = 0; i < readers.size() + writers; i++) {
-            clients.add(first.again());
+        List<Asking> all = new ArrayList<>();
+        readers.forEach(paths -> all.add(new Asking(first.again(), paths)));
+        for (int i = 0; i < writers; i++) {
+            all.add(new Asking(first.again(), List.of()));
         }
+        load(all, seconds, tally);
+    }
+
+    /** Different people, each of whom asks for what is their own. */
+    static void readers(List<Client> people, List<String> paths, long seconds, Tally tally) throws Exception {
+        load(people.stream().map(one -> new Asking(one, paths)).toList(), seconds, tally);
+    }
+
+    /** @param paths in turn; none for somebody who writes */
+    private record Asking(Client client, List<String> paths) {}
+
+    private static void load(List<Asking> all, long seconds, Tally tally) throws Exception {
+        ExecutorService threads = Executors.newFixedThreadPool(all.size());
         long began = System.nanoTime();
         long until = began + TimeUnit.SECONDS.toNanos(seconds);
         List<Future<?>> ended = new ArrayList<>();
-        for (int i = 0; i < clients.size(); i++) {
-            Client client = clients.get(i);
-            List<String> paths = i < readers.size() ? readers.get(i) : List.of();
-            ended.add(all.submit(() -> ask(client, paths, until, tally)));
+        for (Asking one : all) {
+            ended.add(threads.submit(() -> ask(one.client(), one.paths(), until, tally)));
         }
         for (Future<?> one : ended) {
             one.get();
         }
         tally.seconds = (System.nanoTime() - began) / 1e9;
-        all.shutdown();
+        threads.shutdown();
     }
 
     private static void ask(Client client, List<String> paths, long until, Tally tally) {

@@ -29,7 +29,7 @@ final class MentorBench {
 
     static void run(Options options) throws IOException, InterruptedException {
         long students = options.whole("students", STUDENTS);
-        byte[] term = term();
+        byte[] term = term(WORKS);
         try (Running navlo = Running.start("start")) {
             Client first = Client.joining(navlo.address(), "Student 1", "");
             first.take(term);
@@ -72,10 +72,10 @@ final class MentorBench {
     }
 
     /** The term of the demo with as much work as is wanted, as an archive. */
-    private static byte[] term() throws IOException, InterruptedException {
+    static byte[] term(int works) throws IOException, InterruptedException {
         try (Running demo = Running.start("demo")) {
             Client mira = new Client(demo.address());
-            mira.fillTo(WORKS);
+            mira.fillTo(works);
             return mira.archive();
         }
     }

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import org.springframework.context.annotation.Import;
@@ -157,5 +158,29 @@ public class ByHandTest extends OwnServer {
             long many = CountedQueries.fewest(() -> post("/works/together", together(all, deed, value)));
             assertEquals(many, five, deed);
         });
+    }
+
+    /** After a write everything is read anew: in as many questions for two hundred pieces as for five. */
+    @Test
+    public void aLookAfterAWriteCostsNoMoreStatementsHoweverMuchThereIs() {
+        long course = addCourse("Few");
+        long leaf = add(course, "Leaf", 5, 3).get(0);
+        Map<String, Long> few = looks(leaf);
+        add(course, "Twig", 195, 3);
+        Map<String, Long> many = looks(leaf);
+        // A plan that is another than the one that was held is written down.
+        few.forEach((path, count) -> assertTrue(many.get(path) <= count + 1, few + " then " + many));
+        assertTrue(few.values().stream().allMatch(count -> count < 70), few.toString());
+    }
+
+    private Map<String, Long> looks(long work) {
+        Map<String, Long> counts = new TreeMap<>();
+        for (String path : List.of("/board", "/works/" + work, "/next", "/feedback", "/pace")) {
+            counts.put(path, CountedQueries.fewest(() -> {
+                post("/works/together", together(List.of(work), "effort", Map.of("minutes", 25)));
+                ok(asta.get(STUDENT + path));
+            }));
+        }
+        return counts;
     }
 }

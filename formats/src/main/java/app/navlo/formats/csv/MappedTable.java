@@ -146,7 +146,7 @@ public final class MappedTable {
     }
 
     private void row(Row row) {
-        TitleWords.Read read = TitleWords.read(value(row, Field.TITLE));
+        TitleWords.Read read = TitleWords.read(value(row, Field.TITLE)).alone();
         String title = cut(read.title(), LONGEST_TITLE);
         if (title.isEmpty()) {
             throw new IllegalArgumentException("its title is missing");

@@ -32,6 +32,9 @@ public final class CalendarTold {
     private final Map<String, SourceSnapshot.Work> works = new LinkedHashMap<>();
     private final Set<String> cancelled = new HashSet<>();
     private final Map<String, Edges> edges = new LinkedHashMap<>();
+    /** How many entries speak of what is called so. */
+    private final Map<String, Integer> many = new HashMap<>();
+
     private final boolean byCode;
     private final boolean byCategory;
 
@@ -43,6 +46,8 @@ public final class CalendarTold {
                         TitleWords.read(entry.title()).code())
                 .ifPresent(codes::add));
         this.byCode = codes.size() > 1 || codes.stream().anyMatch(known::contains);
+        content.entries()
+                .forEach(entry -> many.merge(like(TitleWords.read(entry.title()).title()), 1, Integer::sum));
         this.byCategory = content.entries().stream()
                 .flatMap(entry -> entry.categories().stream())
                 .anyMatch(category -> known.contains(category.toLowerCase(Locale.ROOT)));
@@ -68,6 +73,15 @@ public final class CalendarTold {
         return new CalendarTold(content, fallback, known).told();
     }
 
+    private TitleWords.Read read(CalendarEntry entry) {
+        TitleWords.Read read = TitleWords.read(entry.title());
+        return many.getOrDefault(like(read.title()), 0) > 1 ? read : read.alone();
+    }
+
+    private static String like(String title) {
+        return title.toLowerCase(Locale.ROOT);
+    }
+
     /** The course that an entry names: by its code, or by its category. */
     private @Nullable String named(CalendarEntry entry) {
         if (byCategory && !entry.categories().isEmpty()) {
@@ -82,9 +96,9 @@ public final class CalendarTold {
                 cancelled.add(entry.key());
                 continue;
             }
-            TitleWords.Read read = TitleWords.read(entry.title());
+            TitleWords.Read read = read(entry);
             Edges one = edges.computeIfAbsent(
-                    course(entry) + "\n" + read.title().toLowerCase(Locale.ROOT)
+                    course(entry) + "\n" + like(read.title())
                             + (read.edge() == TitleWords.Edge.ITSELF ? "\n" + entry.key() : ""),
                     any -> new Edges());
             if (read.edge() == TitleWords.Edge.OPENS) {
@@ -144,7 +158,7 @@ public final class CalendarTold {
 
     private void work(Edges edges) {
         CalendarEntry entry = edges.itself != null ? edges.itself : edges.closes != null ? edges.closes : edges.opens;
-        TitleWords.Read read = TitleWords.read(Objects.requireNonNull(entry).title());
+        TitleWords.Read read = read(Objects.requireNonNull(entry));
         Stretch held = edges.itself == null || read.isDue() ? null : entry.held();
         Deadline due = edges.itself == null && edges.closes == null ? null : entry.due();
         Instant opens = edges.opens == null ? entry.opensAt() : start(edges.opens);

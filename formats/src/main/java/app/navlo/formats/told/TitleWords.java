@@ -22,13 +22,21 @@ public final class TitleWords {
      * @param code of a course that stood in brackets or before a colon; null for none
      * @param isDue whether it says that something is due then
      * @param notWork why it isn't work, in a few words; null where it may be
+     * @param whole the title with the word that says its edge, if that may as well be part of the name: "Where life starts";
+     *     null where it can't be
      */
     public record Read(
             String title,
             @Nullable String code,
             Edge edge,
             boolean isDue,
-            @Nullable String notWork) {}
+            @Nullable String notWork,
+            @Nullable String whole) {
+        /** What it says where no other entry speaks of the same work: a word that may be part of the name is. */
+        public Read alone() {
+            return whole == null ? this : new Read(whole, code, Edge.ITSELF, isDue, TitleWords.notWork(whole), null);
+        }
+    }
 
     private static final String CODE = "[A-Z]{2,8}[ -]?\\d{2,4}[A-Z]?(?:[-_.]\\w{1,6})*";
     private static final Pattern IN_BRACKETS =
@@ -38,6 +46,10 @@ public final class TitleWords {
             "(?i)\\s*[:(–—-]?\\s*\\b(?:opens|is open|is available|available from|becomes available|open from|unlocks|starts)\\b[)\\s.:]*$");
     private static final Pattern CLOSES = Pattern.compile(
             "(?i)\\s*[:(–—-]?\\s*\\b(?:closes|is closed|available until|until|locks|ends|availability ends)\\b[)\\s.:]*$");
+    /** Among the words of a title, with nothing to set it apart. */
+    private static final Pattern PERHAPS_OF_THE_NAME =
+            Pattern.compile("(?i)(?<=[\\p{L}\\p{N}])(?<!availability)\\s+(?:starts|ends)$");
+
     private static final Pattern DUE = Pattern.compile(
             "(?i)\\s*[:(–—-]?\\s*\\b(?:is due|are due|due date|due|deadline)\\b[)\\s.:]*$|^(?:due|deadline)\\s*[:–—-]\\s*");
 
@@ -83,6 +95,7 @@ public final class TitleWords {
             title = rest(title, before);
         }
         Edge edge = Edge.ITSELF;
+        String whole = PERHAPS_OF_THE_NAME.matcher(title).find() ? title : null;
         if (OPENS.matcher(title).find()) {
             edge = Edge.OPENS;
             title = without(title, OPENS);
@@ -92,7 +105,7 @@ public final class TitleWords {
         }
         boolean isDue = DUE.matcher(title).find();
         title = without(title, DUE);
-        return new Read(title.isEmpty() ? raw.strip() : title, code, edge, isDue, notWork(title));
+        return new Read(title.isEmpty() ? raw.strip() : title, code, edge, isDue, notWork(title), whole);
     }
 
     /** Without what was found; as it is where nothing else would be left. */

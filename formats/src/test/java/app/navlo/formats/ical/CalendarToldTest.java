@@ -280,4 +280,24 @@ public class CalendarToldTest {
             assertEquals(one.ends(), LocalTime.of(10, 45));
         }
     }
+
+    @DataProvider
+    public static Object[][] namesLikeEdges() {
+        return new Object[][] {{"Where life starts"}, {"How a war ends"}};
+    }
+
+    /** A word at the end of a name is no edge where nothing else speaks of the same work: its due stays. */
+    @Test(dataProvider = "namesLikeEdges")
+    public void aNameThatEndsLikeAnEdgeKeepsItsDue(String title) throws CalendarFault {
+        SourceSnapshot told = told(day("a", title, "20261127"), day("b", "Essay", "20261128"));
+        assertEquals(titles(told), List.of(title, "Essay"));
+        assertEquals(due(work(told, title)), Instant.parse("2026-11-27T23:00:00Z"));
+    }
+
+    @Test
+    public void withAnotherEntryOfTheSameWorkTheWordIsAnEdge() throws CalendarFault {
+        SourceSnapshot told = told(day("a", "Trial starts", "20261120"), day("b", "Trial ends", "20261127"));
+        assertEquals(titles(told), List.of("Trial"));
+        assertEquals(work(told, "Trial").opensAt(), Instant.parse("2026-11-19T23:00:00Z"));
+    }
 }

@@ -39,4 +39,22 @@ public class TitleWordsTest {
             assertEquals(TitleWords.read(raw).title(), raw);
         }
     }
+
+    @DataProvider
+    public static Object[][] alone() {
+        return new Object[][] {
+            {"Where life starts", "Where life starts", TitleWords.Edge.ITSELF},
+            {"Quiz 3: starts", "Quiz 3", TitleWords.Edge.OPENS},
+            {"Quiz 3 (ends)", "Quiz 3", TitleWords.Edge.CLOSES},
+            {"Quiz 3 opens", "Quiz 3", TitleWords.Edge.OPENS},
+            {"Essay", "Essay", TitleWords.Edge.ITSELF},
+        };
+    }
+
+    /** Set apart from the name, or a word that names don't end with, it stays an edge. */
+    @Test(dataProvider = "alone")
+    public void aWordThatMayBePartOfTheNameIsWhereItStandsAlone(String raw, String title, TitleWords.Edge edge) {
+        assertEquals(TitleWords.read(raw).alone().title(), title);
+        assertEquals(TitleWords.read(raw).alone().edge(), edge);
+    }
 }

@@ -174,7 +174,7 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
     /** Looked at in each frame: an assertion looks again only after a tenth, a quarter, half a second. */
     private static void settle(Page page) {
         page.waitForFunction(
-                "() => document.querySelector('h1, [role=dialog]') && !(window.asked > 0)",
+                "() => document.querySelector('h1, p, [role=dialog]') && !(window.asked > 0)",
                 null,
                 new Page.WaitForFunctionOptions().setTimeout(PATIENCE));
     }
