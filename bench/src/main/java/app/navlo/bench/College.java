@@ -50,7 +50,8 @@ final class College implements AutoCloseable {
         read("""
                 SELECT k.table_name, k.column_name FROM information_schema.key_column_usage k
                 JOIN information_schema.referential_constraints r ON r.constraint_name = k.constraint_name
-                WHERE k.table_schema = 'PUBLIC'""");
+                JOIN information_schema.columns c ON c.table_name = k.table_name AND c.column_name = k.column_name
+                WHERE k.table_schema = 'PUBLIC' AND c.table_schema = 'PUBLIC' AND c.data_type = 'BIGINT'""");
     }
 
     private void readColumns() throws SQLException {
@@ -119,7 +120,8 @@ final class College implements AutoCloseable {
                 .map(column -> value(table, column, apart))
                 .collect(Collectors.joining(", "));
         return "INSERT INTO " + table + " (" + String.join(", ", columns.get(table)) + ") SELECT " + values + " FROM "
-                + table + " CROSS JOIN SYSTEM_RANGE(" + from + ", " + to + ") AS other" + first(table, apart);
+                + table + " CROSS JOIN (SELECT x AS nth FROM SYSTEM_RANGE(" + from + ", " + to + ")) AS other"
+                + first(table, apart);
     }
 
     /** The rows of the first student are those with numbers below all others'. */
@@ -131,12 +133,12 @@ final class College implements AutoCloseable {
 
     private String value(String table, String column, long apart) {
         if (numbers.get(table).contains(column)) {
-            return column + " + other.x * " + apart;
+            return column + " + other.nth * " + apart;
         }
         if (table.equals("PERSON")) {
             return switch (column) {
-                case "EMAIL", "EMAIL_KEY" -> "'" + email("' || (other.x + 1) || '") + "'";
-                case "NAME" -> "'Student ' || (other.x + 1)";
+                case "EMAIL", "EMAIL_KEY" -> "'" + email("' || (other.nth + 1) || '") + "'";
+                case "NAME" -> "'Student ' || (other.nth + 1)";
                 default -> column;
             };
         }
@@ -172,8 +174,11 @@ final class College implements AutoCloseable {
         }
     }
 
+    /** What was overwritten on the way gives its space back. */
     @Override
     public void close() throws SQLException {
-        db.close();
+        try (Statement statement = db.createStatement()) {
+            statement.execute("SHUTDOWN COMPACT");
+        }
     }
 }
