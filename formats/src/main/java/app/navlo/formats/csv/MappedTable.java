@@ -219,6 +219,18 @@ public final class MappedTable {
         if (!says && meaning != Meaning.NOT_HANDED_IN) {
             return null;
         }
+        return result(key, points, excused, meaning, comment);
+    }
+
+    /**
+     * What a row says of how far its work is.
+     *
+     * @param points null where there is no score
+     * @param excused by the score or by the state
+     * @param comment empty for none
+     */
+    public static SourceSnapshot.Result result(
+            String key, @Nullable Rational points, boolean excused, Meaning meaning, String comment) {
         return new SourceSnapshot.Result(
                 key,
                 excused
@@ -233,7 +245,7 @@ public final class MappedTable {
     }
 
     /** What a word for a state comes to where there is no score. */
-    public static SourceSnapshot.Status status(Meaning meaning) {
+    private static SourceSnapshot.Status status(Meaning meaning) {
         return switch (meaning) {
             case HANDED_IN, HANDED_IN_LATE -> SourceSnapshot.Status.HANDED_IN;
             case RETURNED -> SourceSnapshot.Status.RETURNED;

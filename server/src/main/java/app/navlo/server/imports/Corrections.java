@@ -42,9 +42,12 @@ final class Corrections {
         told.results().forEach(result -> results.put(result.workKey(), result));
         for (SourceSnapshot.Work work : told.works()) {
             RowEdit edit = edits.get(work.key());
-            works.add(edit == null ? work : work(work, edit, courses));
-            if (edit != null) {
-                result(work, edit, results);
+            if (edit == null) {
+                works.add(work);
+            } else {
+                SourceSnapshot.Work corrected = work(work, edit, courses);
+                works.add(corrected);
+                result(corrected, edit, results);
             }
         }
         return new SourceSnapshot(
@@ -115,23 +118,10 @@ final class Corrections {
         Rational points = edit.score() == null
                 ? before == null ? null : before.points()
                 : score.outOf(work.possible() == null ? Rational.ZERO : work.possible());
-        StateWords.Meaning meaning = edit.state();
-        SourceSnapshot.Status status = score.excused()
-                ? SourceSnapshot.Status.EXCUSED
-                : points != null
-                        ? SourceSnapshot.Status.SCORED
-                        : meaning == null ? SourceSnapshot.Status.NOT_HANDED_IN : MappedTable.status(meaning);
-        results.put(
-                work.key(),
-                new SourceSnapshot.Result(
-                        work.key(),
-                        status,
-                        points,
-                        null,
-                        before == null ? "" : before.comment(),
-                        meaning == StateWords.Meaning.HANDED_IN_LATE,
-                        meaning == StateWords.Meaning.MISSING,
-                        false));
+        StateWords.Meaning meaning = edit.state() == null ? StateWords.Meaning.NOTHING : edit.state();
+        boolean excused = score.excused() || meaning == StateWords.Meaning.EXCUSED;
+        String comment = before == null ? "" : before.comment();
+        results.put(work.key(), MappedTable.result(work.key(), points, excused, meaning, comment));
     }
 
     private static ScoreWords.Score score(SourceSnapshot.Work work, RowEdit edit) {
