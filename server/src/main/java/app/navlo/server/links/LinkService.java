@@ -191,8 +191,7 @@ class LinkService {
             throw new LinkFault("It is being asked already. Wait until that has ended.", false, null);
         }
         try {
-            Board before = board(link.student(), ZoneId.of(zone));
-            SyncDelta news = kind(link).ask(link, before.zone());
+            SyncDelta news = kind(link).ask(link, boards.zone(link.student(), ZoneId.of(zone)));
             asking.reached(link.id(), Stage.COMPARING);
             return take(link, news, ZoneId.of(zone), person);
         } catch (LinkFault fault) {
