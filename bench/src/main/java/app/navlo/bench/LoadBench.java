@@ -1,6 +1,7 @@
 package app.navlo.bench;
 
 import java.io.IOException;
+import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -20,26 +21,42 @@ final class LoadBench {
     private static final int CLIENTS = 50;
     private static final int WRITERS = 5;
     private static final int SECONDS = 20;
+    private static final int PARTS = 5;
+    private static final String HEAP = "512";
+    private static final String NOTE = "Under load";
     private static final List<String> PATHS = List.of("/board", "/next", "/works/57");
 
     private LoadBench() {}
 
-    /** {@code --clients N --writers N --seconds N}. */
+    /** {@code --clients N --writers N --seconds N --mixed SECONDS --heap MEGABYTES}. */
     static void run(Options options) throws Exception {
         int clients = (int) options.whole("clients", CLIENTS);
         int writers = (int) options.whole("writers", WRITERS);
         long seconds = options.whole("seconds", SECONDS);
-        try (Running navlo = Running.start("demo")) {
+        Map<String, String> heap = Map.of("JAVA_TOOL_OPTIONS", "-Xmx" + options.text("heap", HEAP) + "m");
+        try (Running navlo = Running.on(Files.createTempDirectory("navlo-bench"), heap, "demo")) {
             Client mira = new Client(navlo.address());
             for (String path : PATHS) {
                 Tally alone = new Tally();
                 load(mira, Collections.nCopies(clients, List.of(path)), 0, seconds, alone);
                 alone.print(clients + " connections on " + path);
             }
-            Tally mixed = new Tally();
-            load(mira, Collections.nCopies(clients, PATHS), writers, seconds, mixed);
-            mixed.print(clients + " connections on all of them, " + writers + " who write");
+            System.out.println(clients + " connections on all of them, " + writers + " who write:");
+            mixed(navlo, mira, clients, writers, options.whole("mixed", seconds));
         }
+    }
+
+    /** In parts, so that it is seen whether it stays as it is; then what was confirmed is counted. */
+    private static void mixed(Running navlo, Client mira, int clients, int writers, long seconds) throws Exception {
+        long written = 0;
+        for (int part = 1; part <= PARTS; part++) {
+            Tally tally = new Tally();
+            load(mira, Collections.nCopies(clients, PATHS), writers, Math.max(1, seconds / PARTS), tally);
+            tally.print("part " + part + " of " + PARTS + ", " + navlo.megabytes() + " MB in memory");
+            written += tally.writes.size();
+        }
+        long there = mira.read(mira.own("/notes")).split(NOTE, -1).length - 1L;
+        System.out.println("notes that were confirmed: " + written + ", that are there: " + there);
     }
 
     /** What came of it. */
@@ -116,7 +133,7 @@ final class LoadBench {
             long began = System.nanoTime();
             try {
                 if (paths.isEmpty()) {
-                    client.post(client.own("/courses/1/notes"), "{\"tag\":null,\"body\":\"Under load\"}");
+                    client.post(client.own("/courses/1/notes"), "{\"tag\":null,\"body\":\"" + NOTE + "\"}");
                 } else {
                     client.get(client.own(paths.get(i % paths.size())));
                 }

@@ -14,6 +14,7 @@ import java.util.Map;
 /** A Navlo of its own, started as {@code ./navlo} starts it. */
 final class Running implements AutoCloseable {
     private static final Path APP = Path.of(".navlo", "app");
+    private static final int KILOBYTES = 1024;
 
     private final Process process;
     private final int port;
@@ -107,6 +108,18 @@ final class Running implements AutoCloseable {
 
     int port() {
         return port;
+    }
+
+    /** What it has in memory, by the system's own word; 0 where that has no {@code /proc}. */
+    long megabytes() throws IOException {
+        Path status = Path.of("/proc", Long.toString(process.pid()), "status");
+        if (!Files.exists(status)) {
+            return 0;
+        }
+        return Files.readAllLines(status).stream()
+                .filter(line -> line.startsWith("VmRSS:"))
+                .mapToLong(line -> Long.parseLong(line.replaceAll("\\D", "")) / KILOBYTES)
+                .sum();
     }
 
     double startMillis() {
