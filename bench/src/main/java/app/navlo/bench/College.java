@@ -122,8 +122,7 @@ final class College implements AutoCloseable {
         String values = columns.get(table).stream()
                 .map(column -> value(table, column, apart))
                 .collect(Collectors.joining(", "));
-        // One student after another: rows that come in the order of their numbers are put at the end, which is much
-        // faster.
+        // One student after another: rows that come in the order of their numbers are quickly put at the end.
         return "INSERT INTO " + table + " (" + String.join(", ", columns.get(table)) + ") SELECT " + values
                 + " FROM (SELECT x AS nth FROM SYSTEM_RANGE(" + from + ", " + to + ")) AS other CROSS JOIN first_"
                 + table + " ORDER BY other.nth";
