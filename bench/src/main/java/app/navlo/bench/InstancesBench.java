@@ -58,11 +58,11 @@ final class InstancesBench {
             Client ida = new Client(proxy.address(), "ida@example.org", "a-long-password");
             for (String path : PATHS) {
                 LoadBench.Tally alone = new LoadBench.Tally();
-                LoadBench.load(ida, Collections.nCopies(clients, List.of(path)), 0, seconds, alone);
+                LoadBench.load(ida, Collections.nCopies(clients, List.of(path)), 0, LoadBench.Pace.of(seconds), alone);
                 alone.print(name + ", " + clients + " connections on " + path);
             }
             LoadBench.Tally mixed = new LoadBench.Tally();
-            LoadBench.load(ida, Collections.nCopies(clients, PATHS), 2, seconds, mixed);
+            LoadBench.load(ida, Collections.nCopies(clients, PATHS), 2, LoadBench.Pace.of(seconds), mixed);
             mixed.print(name + ", both, and two who write");
         }
     }
@@ -82,7 +82,7 @@ final class InstancesBench {
             });
             killing.start();
             LoadBench.Tally tally = new LoadBench.Tally();
-            LoadBench.load(ida, Collections.nCopies(clients, List.of("/board")), 2, seconds, tally);
+            LoadBench.load(ida, Collections.nCopies(clients, List.of("/board")), 2, LoadBench.Pace.of(seconds), tally);
             killing.join();
             tally.print("one of " + instances.size() + " is killed half-way, on /board");
         }

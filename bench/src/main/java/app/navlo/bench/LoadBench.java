@@ -28,7 +28,7 @@ final class LoadBench {
 
     private LoadBench() {}
 
-    /** {@code --clients N --writers N --seconds N --mixed SECONDS --heap MEGABYTES}. */
+    /** {@code --clients N --writers N --seconds N --mixed SECONDS --parts N --pause MILLISECONDS --heap MEGABYTES}. */
     static void run(Options options) throws Exception {
         int clients = (int) options.whole("clients", CLIENTS);
         int writers = (int) options.whole("writers", WRITERS);
@@ -38,24 +38,41 @@ final class LoadBench {
             Client mira = new Client(navlo.address());
             for (String path : PATHS) {
                 Tally alone = new Tally();
-                load(mira, Collections.nCopies(clients, List.of(path)), 0, seconds, alone);
+                load(mira, Collections.nCopies(clients, List.of(path)), 0, Pace.of(seconds), alone);
                 alone.print(clients + " connections on " + path);
             }
             System.out.println(clients + " connections on all of them, " + writers + " who write:");
-            mixed(navlo, mira, clients, writers, options.whole("mixed", seconds));
+            int parts = (int) options.whole("parts", PARTS);
+            long each = Math.max(1, options.whole("mixed", seconds) / parts);
+            mixed(navlo, new Crowd(mira, clients, writers), parts, new Pace(each, options.whole("pause", 0)));
+        }
+    }
+
+    /** @param first whose session all have, each over a connection of its own */
+    private record Crowd(Client first, int readers, int writers) {}
+
+    /**
+     * For how long everybody goes on.
+     *
+     * @param pause milliseconds that each waits after an answer
+     */
+    record Pace(long seconds, long pause) {
+        static Pace of(long seconds) {
+            return new Pace(seconds, 0);
         }
     }
 
     /** In parts, so that it is seen whether it stays as it is; then what was confirmed is counted. */
-    private static void mixed(Running navlo, Client mira, int clients, int writers, long seconds) throws Exception {
+    private static void mixed(Running navlo, Crowd crowd, int parts, Pace pace) throws Exception {
         long written = 0;
-        for (int part = 1; part <= PARTS; part++) {
+        for (int part = 1; part <= parts; part++) {
             Tally tally = new Tally();
-            load(mira, Collections.nCopies(clients, PATHS), writers, Math.max(1, seconds / PARTS), tally);
-            tally.print("part " + part + " of " + PARTS + ", " + navlo.megabytes() + " MB in memory");
+            load(crowd.first(), Collections.nCopies(crowd.readers(), PATHS), crowd.writers(), pace, tally);
+            tally.print("part " + part + " of " + parts + ", " + navlo.megabytes() + " MB in memory");
             written += tally.writes.size();
         }
-        long there = mira.read(mira.own("/notes")).split(NOTE, -1).length - 1L;
+        Client first = crowd.first();
+        long there = first.read(first.own("/notes")).split(NOTE, -1).length - 1L;
         System.out.println("notes that were confirmed: " + written + ", that are there: " + there);
     }
 
@@ -90,8 +107,7 @@ final class LoadBench {
     }
 
     /** @param first whose session all have, each over a connection of its own */
-    static void load(Client first, List<List<String>> readers, int writers, long seconds, Tally tally)
-            throws Exception {
+    static void load(Client first, List<List<String>> readers, int writers, Pace pace, Tally tally) throws Exception {
         for (List<String> paths : readers.stream().distinct().toList()) {
             for (String path : paths) {
                 first.get(first.own(path));
@@ -102,24 +118,26 @@ final class LoadBench {
         for (int i = 0; i < writers; i++) {
             all.add(new Asking(first.again(), List.of()));
         }
-        load(all, seconds, tally);
+        load(all, pace, tally);
     }
 
     /** Different people, each of whom asks for what is their own. */
     static void readers(List<Client> people, List<String> paths, long seconds, Tally tally) throws Exception {
-        load(people.stream().map(one -> new Asking(one, paths)).toList(), seconds, tally);
+        load(people.stream().map(one -> new Asking(one, paths)).toList(), Pace.of(seconds), tally);
     }
 
     /** @param paths in turn; none for somebody who writes */
     private record Asking(Client client, List<String> paths) {}
 
-    private static void load(List<Asking> all, long seconds, Tally tally) throws Exception {
+    private static void load(List<Asking> all, Pace pace, Tally tally) throws Exception {
         ExecutorService threads = Executors.newFixedThreadPool(all.size());
         long began = System.nanoTime();
-        long until = began + TimeUnit.SECONDS.toNanos(seconds);
+        long until = began + TimeUnit.SECONDS.toNanos(pace.seconds());
         List<Future<?>> ended = new ArrayList<>();
-        for (Asking one : all) {
-            ended.add(threads.submit(() -> ask(one.client(), one.paths(), until, tally)));
+        for (int i = 0; i < all.size(); i++) {
+            Asking one = all.get(i);
+            long later = pace.pause() * i / all.size();
+            ended.add(threads.submit(() -> ask(one, new Turns(later, pace.pause(), until), tally)));
         }
         for (Future<?> one : ended) {
             one.get();
@@ -128,22 +146,40 @@ final class LoadBench {
         threads.shutdown();
     }
 
-    private static void ask(Client client, List<String> paths, long until, Tally tally) {
-        for (int i = 0; System.nanoTime() < until; i++) {
-            long began = System.nanoTime();
-            try {
-                if (paths.isEmpty()) {
-                    client.post(client.own("/courses/1/notes"), "{\"tag\":null,\"body\":\"" + NOTE + "\"}");
-                } else {
-                    client.get(client.own(paths.get(i % paths.size())));
-                }
-                (paths.isEmpty() ? tally.writes : tally.reads).add((System.nanoTime() - began) / 1e6);
-            } catch (IOException answered) {
-                tally.refused.merge(String.valueOf(answered.getMessage()).split(" ")[0], 1, Integer::sum);
-            } catch (InterruptedException stopped) {
-                Thread.currentThread().interrupt();
-                return;
+    /**
+     * When somebody asks.
+     *
+     * @param later milliseconds before the first time, so that not all come together
+     * @param pause milliseconds after each answer
+     * @param until the end, by the running time of this process in nanoseconds
+     */
+    private record Turns(long later, long pause, long until) {}
+
+    private static void ask(Asking one, Turns turns, Tally tally) {
+        try {
+            Thread.sleep(turns.later());
+            for (int i = 0; System.nanoTime() < turns.until(); i++) {
+                ask(one, i, tally);
+                Thread.sleep(turns.pause());
             }
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private static void ask(Asking one, int i, Tally tally) throws InterruptedException {
+        Client client = one.client();
+        boolean writes = one.paths().isEmpty();
+        long began = System.nanoTime();
+        try {
+            if (writes) {
+                client.post(client.own("/courses/1/notes"), "{\"tag\":null,\"body\":\"" + NOTE + "\"}");
+            } else {
+                client.get(client.own(one.paths().get(i % one.paths().size())));
+            }
+            (writes ? tally.writes : tally.reads).add((System.nanoTime() - began) / 1e6);
+        } catch (IOException answered) {
+            tally.refused.merge(String.valueOf(answered.getMessage()).split(" ")[0], 1, Integer::sum);
         }
     }
 }
