@@ -16,12 +16,12 @@ final class DropsCases implements Adapter {
                 Json.list(
                         given.get("items"),
                         node -> Valued.of(
-                                node.get("id").asString(),
+                                Json.work(node, "id"),
                                 null,
                                 Json.exact(node.get("possible")),
                                 node.get("extra").asBoolean(),
                                 Json.exact(node.get("earned")))));
-        return Json.map("percent", Json.exact(drops.percent()), "dropped", drops.dropped(), "onlyDrop", drops.only());
+        return Json.map("percent", Json.exact(drops.percent()), "dropped", Json.texts(drops.dropped()), "onlyDrop", drops.only());
     }
 
     @Override

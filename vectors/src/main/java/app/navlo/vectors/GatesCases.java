@@ -1,5 +1,6 @@
 package app.navlo.vectors;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Gate;
@@ -19,9 +20,9 @@ final class GatesCases implements Adapter {
     public Object answer(JsonNode given) {
         List<Gated> works = Json.list(given.get("works"), GatesCases::work);
         boolean ordered = given.get("ordered").asBoolean();
-        Optional<List<String>> cycle = CourseGates.cycle(works, ordered);
+        Optional<List<WorkId>> cycle = CourseGates.cycle(works, ordered);
         if (cycle.isPresent()) {
-            return Json.map("cycle", cycle.get(), "works", null);
+            return Json.map("cycle", Json.texts(cycle.get()), "works", null);
         }
         CourseGates gates = CourseGates.of(works, ordered);
         Instant now = Json.instant(given.get("now"));
@@ -34,10 +35,10 @@ final class GatesCases implements Adapter {
                         .toList());
     }
 
-    private static Map<String, Object> one(String id, List<Shut> shut) {
+    private static Map<String, Object> one(WorkId id, List<Shut> shut) {
         return Json.map(
                 "id",
-                id,
+                id.text(),
                 "open",
                 shut.isEmpty(),
                 "shutBy",
@@ -55,7 +56,7 @@ final class GatesCases implements Adapter {
                 .map(points -> points.times(Rational.HUNDRED).dividedBy(possible))
                 .orElse(null);
         return new Gated(
-                node.get("id").asString(),
+                Json.work(node, "id"),
                 Json.text(node, "unit"),
                 node.get("required").asBoolean(),
                 node.get("kind").asString().equals("project"),
@@ -68,8 +69,8 @@ final class GatesCases implements Adapter {
     private static Gate gate(JsonNode node) {
         return switch (node.get("kind").asString()) {
             case "date" -> new Gate.Date(Json.instant(node.get("at")));
-            case "done" -> new Gate.Done(node.get("work").asString());
-            case "percent" -> new Gate.Percent(node.get("work").asString(), Json.exact(node.get("atLeast")));
+            case "done" -> new Gate.Done(Json.work(node, "work"));
+            case "percent" -> new Gate.Percent(Json.work(node, "work"), Json.exact(node.get("atLeast")));
             case "unit" -> new Gate.Unit(node.get("unit").asString());
             default -> throw new IllegalArgumentException("no such kind of gate: " + node.get("kind"));
         };
@@ -80,20 +81,20 @@ final class GatesCases implements Adapter {
             return Json.map("kind", "date", "at", date.at(), "offMinutes", minutes(date.off()));
         }
         if (shut instanceof Shut.NotDone done) {
-            return Json.map("kind", "done", "work", done.work());
+            return Json.map("kind", "done", "work", done.work().text());
         }
         if (shut instanceof Shut.BelowPercent below) {
             return Json.map(
                     "kind", "percent",
-                    "work", below.work(),
+                    "work", below.work().text(),
                     "need", below.need().toString(),
                     "have", Json.exact(below.have()),
                     "off", below.off().toString());
         }
         if (shut instanceof Shut.UnitLeft unit) {
-            return Json.map("kind", "unit", "unit", unit.unit(), "left", unit.left());
+            return Json.map("kind", "unit", "unit", unit.unit(), "left", Json.texts(unit.left()));
         }
-        return Json.map("kind", "previous", "work", ((Shut.Previous) shut).work());
+        return Json.map("kind", "previous", "work", ((Shut.Previous) shut).work().text());
     }
 
     /** Exact minutes of a span. */

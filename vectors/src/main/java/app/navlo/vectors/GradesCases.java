@@ -1,5 +1,7 @@
 package app.navlo.vectors;
 
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
@@ -67,7 +69,7 @@ final class GradesCases implements Adapter {
 
     private static Category category(JsonNode node) {
         return new Category(
-                node.get("id").asString(),
+                new CategoryId(node.get("id").asString()),
                 node.get("id").asString(),
                 Json.exact(node.get("weight")),
                 Json.constant(By.class, node.get("by")),
@@ -80,7 +82,7 @@ final class GradesCases implements Adapter {
         Instant now = Json.instant(given.get("now"));
         Scheme scheme = scheme(given);
         CourseRules rules = new CourseRules(
-                "course",
+                new CourseId("course"),
                 Json.calendar(given.get("calendar")),
                 WorkState.DEFAULT_SOON,
                 Json.policy(given.get("policy")),
@@ -105,7 +107,7 @@ final class GradesCases implements Adapter {
         JsonNode redo = node.get("redo");
         boolean allowedRedo = !redo.isNull() && redo.get("due").isNull();
         WorkItem item = new WorkItem(
-                node.get("id").asString(),
+                Json.work(node, "id"),
                 "",
                 node.get("practice").asBoolean() ? WorkKind.PRACTICE : WorkKind.ASSIGNMENT,
                 node.get("required").asBoolean(),
@@ -120,7 +122,7 @@ final class GradesCases implements Adapter {
                 item,
                 new CourseWork.Place(
                         null,
-                        Json.text(node, "category"),
+                        CategoryId.orNull(Json.text(node, "category")),
                         List.of(),
                         node.get("extra").asBoolean()),
                 List.of(),
@@ -178,8 +180,8 @@ final class GradesCases implements Adapter {
             Map<String, Object> categories = new LinkedHashMap<>();
             Set<String> dropped = new HashSet<>();
             grade.parts().forEach(part -> {
-                categories.put(part.id(), Json.exact(part.figure()));
-                dropped.addAll(part.dropped());
+                categories.put(part.id().text(), Json.exact(part.figure()));
+                dropped.addAll(Json.texts(part.dropped()));
             });
             map.put("categories", categories);
             map.put("dropped", dropped);
@@ -191,11 +193,11 @@ final class GradesCases implements Adapter {
     private static Map<String, Object> completion(JsonNode given) {
         CompletionScheme scheme = new CompletionScheme(Json.list(
                 given.get("thresholds"),
-                node -> new Threshold(node.get("item").asString(), Json.exact(node.get("from")))));
+                node -> new Threshold(Json.work(node, "item"), Json.exact(node.get("from")))));
         CompletionScheme.Path path = scheme.path(Json.list(
                 given.get("items"),
                 node -> new CompletionScheme.Item(
-                        node.get("id").asString(),
+                        Json.work(node, "id"),
                         node.get("required").asBoolean(),
                         node.get("done").asBoolean(),
                         Json.exact(node.get("possible")),
@@ -204,11 +206,11 @@ final class GradesCases implements Adapter {
                 "complete",
                 path.complete(),
                 "undone",
-                path.undone(),
+                Json.texts(path.undone()),
                 "below",
                 path.below().stream()
                         .map(below -> Json.map(
-                                "item", below.work(),
+                                "item", below.work().text(),
                                 "percent", Json.exact(below.percent()),
                                 "from", below.from().toString()))
                         .toList());

@@ -1,5 +1,6 @@
 package app.navlo.vectors;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.LatePolicy;
@@ -13,6 +14,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.ArrayList;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -58,6 +60,14 @@ final class Json {
 
     static Duration minutes(JsonNode node) {
         return Duration.ofMinutes(node.asLong());
+    }
+
+    static WorkId work(JsonNode node, String field) {
+        return new WorkId(node.get(field).asString());
+    }
+
+    static List<String> texts(Collection<WorkId> works) {
+        return works.stream().map(WorkId::text).toList();
     }
 
     static @Nullable String text(JsonNode node, String field) {

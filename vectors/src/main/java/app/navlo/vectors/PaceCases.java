@@ -46,7 +46,7 @@ final class PaceCases implements Adapter {
     private static Paced work(JsonNode node) {
         String move = node.get("move").asString();
         return new Paced(
-                node.get("id").asString(),
+                Json.work(node, "id"),
                 Json.text(node, "unit"),
                 node.get("required").asBoolean(),
                 node.get("minutes").asLong(),

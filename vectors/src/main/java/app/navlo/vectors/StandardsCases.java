@@ -1,5 +1,7 @@
 package app.navlo.vectors;
 
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Grade;
 import app.navlo.core.grade.GradeTable;
@@ -24,7 +26,7 @@ final class StandardsCases implements Adapter {
                 Json.list(
                         given.get("standards"),
                         node -> new Standard(
-                                node.get("id").asString(),
+                                new StandardId(node.get("id").asString()),
                                 "",
                                 Json.constant(StandardMethod.class, node.get("method")))),
                 Json.orNull(given, "noneBelow", Json::exact));
@@ -59,17 +61,17 @@ final class StandardsCases implements Adapter {
 
     private static Valued valued(String standard, Instant at, Rational rating) {
         return new Valued(
-                standard + " at " + at, null, List.of(standard), StandardsScheme.HIGHEST_RATING, false, rating, at);
+                new WorkId(standard + " at " + at), null, List.of(new StandardId(standard)), StandardsScheme.HIGHEST_RATING, false, rating, at);
     }
 
     private static Map<String, Object> reading(Grade grade, GradeTable table) {
         Map<String, Object> standards = new LinkedHashMap<>();
-        grade.parts().forEach(part -> standards.put(part.id(), Json.exact(part.figure())));
+        grade.parts().forEach(part -> standards.put(part.id().text(), Json.exact(part.figure())));
         Map<String, Object> answer = Json.map(
                 "standards", standards,
                 "course", Json.exact(grade.figure()),
                 "letter", table.letter(grade.figure()));
-        answer.put("belowLine", grade.belowLine());
+        answer.put("belowLine", grade.belowLine().stream().map(StandardId::text).toList());
         return answer;
     }
 

@@ -40,7 +40,7 @@ final class StatesCases implements Adapter {
 
     private static WorkItem item(JsonNode work) {
         return new WorkItem(
-                work.get("id").asString(),
+                Json.work(work, "id"),
                 work.get("title").asString(),
                 Json.constant(WorkKind.class, work.get("kind")),
                 work.get("required").asBoolean(),

@@ -1,5 +1,6 @@
 package app.navlo.vectors;
 
+import app.navlo.core.id.CategoryId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Target;
 import app.navlo.core.grade.Valued;
@@ -20,8 +21,8 @@ final class TargetCases implements Adapter {
             if (varies || earned != null) {
                 (varies ? vary : fixed)
                         .add(Valued.of(
-                                node.get("id").asString(),
-                                Json.text(node, "category"),
+                                Json.work(node, "id"),
+                                CategoryId.orNull(Json.text(node, "category")),
                                 Json.exact(node.get("possible")),
                                 node.get("extra").asBoolean(),
                                 earned == null || varies ? Rational.ZERO : earned));

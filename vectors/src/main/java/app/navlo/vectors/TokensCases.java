@@ -2,6 +2,7 @@ package app.navlo.vectors;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.leeway.TokenBank;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import tools.jackson.databind.JsonNode;
@@ -15,13 +16,19 @@ final class TokensCases implements Adapter {
                 "total", best.total().toString(),
                 "fewestTokens", best.tokens(),
                 "only", best.only(),
-                "uses", best.uses());
+                "uses", uses(best));
+    }
+
+    private static Map<String, Integer> uses(TokenBank.BestUse best) {
+        Map<String, Integer> uses = new LinkedHashMap<>();
+        best.uses().forEach((work, tokens) -> uses.put(work.text(), tokens));
+        return uses;
     }
 
     private static List<TokenBank.Candidate> candidates(JsonNode given) {
         return Json.list(
                 given.get("candidates"),
-                node -> new TokenBank.Candidate(node.get("id").asString(), Json.list(node.get("values"), Json::exact)));
+                node -> new TokenBank.Candidate(Json.work(node, "id"), Json.list(node.get("values"), Json::exact)));
     }
 
     /** Where there are several best uses, ours must have the total and the number of tokens that it claims. */
@@ -32,7 +39,7 @@ final class TokensCases implements Adapter {
         }
         JsonNode uses = got.get("uses");
         Rational total = candidates(given).stream()
-                .map(one -> one.values().get(uses.path(one.id()).asInt(0)))
+                .map(one -> one.values().get(uses.path(one.id().text()).asInt(0)))
                 .reduce(Rational.ZERO, Rational::plus);
         int spent = uses.properties().stream()
                 .map(Map.Entry::getValue)

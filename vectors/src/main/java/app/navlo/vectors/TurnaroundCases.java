@@ -1,5 +1,6 @@
 package app.navlo.vectors;
 
+import app.navlo.core.id.CourseId;
 import app.navlo.core.close.CheckIt;
 import app.navlo.core.close.GradedReturn;
 import app.navlo.core.close.SafeBy;
@@ -19,11 +20,11 @@ final class TurnaroundCases implements Adapter {
         Instant now = Json.instant(given.get("now"));
         SchoolCalendar calendar = Json.weekdays(given);
         Turnaround turnaround = Turnaround.of(
-                given.get("course").asString(),
+                new CourseId(given.get("course").asString()),
                 Json.list(
                         given.get("returns"),
                         node -> new GradedReturn(
-                                node.get("course").asString(),
+                                new CourseId(node.get("course").asString()),
                                 Json.instant(node.get("handedIn")),
                                 Json.instant(node.get("returned")))),
                 calendar,

@@ -1,5 +1,6 @@
 package app.navlo.core.close;
 
+import app.navlo.core.id.CourseId;
 import app.navlo.core.time.SchoolCalendar;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -44,7 +45,8 @@ public record Turnaround(
     private static final int DAYS_LOOKED_AHEAD = 366;
 
     /** @param returns of all courses, in any order; one later than {@code now} isn't known yet */
-    public static Turnaround of(String course, Collection<GradedReturn> returns, SchoolCalendar calendar, Instant now) {
+    public static Turnaround of(
+            CourseId course, Collection<GradedReturn> returns, SchoolCalendar calendar, Instant now) {
         List<GradedReturn> known = returns.stream()
                 .filter(one -> !one.returned().isAfter(now))
                 .sorted(Comparator.comparing(GradedReturn::returned)

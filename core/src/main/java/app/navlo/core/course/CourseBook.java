@@ -10,6 +10,7 @@ import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.StandardsScheme;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.Readiness;
 import app.navlo.core.work.GateState;
 import app.navlo.core.work.Stage;
@@ -33,14 +34,14 @@ public final class CourseBook {
 
     private final CourseRules rules;
     private final Instant now;
-    private final Map<String, EvaluatedWork> worked = new LinkedHashMap<>();
-    private final Map<String, List<Shut>> shut = new LinkedHashMap<>();
-    private final Map<String, Set<String>> forGood = new LinkedHashMap<>();
+    private final Map<WorkId, EvaluatedWork> worked = new LinkedHashMap<>();
+    private final Map<WorkId, List<Shut>> shut = new LinkedHashMap<>();
+    private final Map<WorkId, Set<WorkId>> forGood = new LinkedHashMap<>();
     private final CourseGates gates;
     private final LeewayAnswers leeway;
     private final Turnaround turnaround;
     private final ScoreBasis ledger;
-    private final Map<String, GradedWork> graded = new LinkedHashMap<>();
+    private final Map<WorkId, GradedWork> graded = new LinkedHashMap<>();
     private final Readings readings;
     private final WorkAssessor all;
 
@@ -52,7 +53,7 @@ public final class CourseBook {
                 .toList();
         gates = gates(rules, ungated);
         leeway = new LeewayAnswers(rules, ungated, now);
-        Map<String, EvaluatedWork> byId = new HashMap<>();
+        Map<WorkId, EvaluatedWork> byId = new HashMap<>();
         ungated.forEach(one -> byId.put(one.id(), one));
         ShutForGood never = new ShutForGood(byId, gates, leeway, now);
         for (EvaluatedWork one : ungated) {
@@ -114,11 +115,11 @@ public final class CourseBook {
         return rules.scheme() instanceof StandardsScheme ? figure.times(PERCENT_OF_A_RATING) : figure;
     }
 
-    Map<String, EvaluatedWork> worked() {
+    Map<WorkId, EvaluatedWork> worked() {
         return worked;
     }
 
-    Map<String, GradedWork> gradedById() {
+    Map<WorkId, GradedWork> gradedById() {
         return graded;
     }
 
@@ -126,7 +127,7 @@ public final class CourseBook {
         return ledger;
     }
 
-    public boolean has(String work) {
+    public boolean has(WorkId work) {
         return worked.containsKey(work);
     }
 
@@ -173,7 +174,7 @@ public final class CourseBook {
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
-    EvaluatedWork one(String work) {
+    EvaluatedWork one(WorkId work) {
         EvaluatedWork one = worked.get(work);
         if (one == null) {
             throw new IllegalArgumentException("no work " + work + " in the course");
@@ -182,7 +183,7 @@ public final class CourseBook {
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
-    public WorkState state(String work) {
+    public WorkState state(WorkId work) {
         return one(work).state();
     }
 
@@ -195,7 +196,7 @@ public final class CourseBook {
     }
 
     /** @throws IllegalArgumentException if the course has no such work */
-    public WorkAssessment finding(String work) {
+    public WorkAssessment finding(WorkId work) {
         return all.of(one(work), Objects.requireNonNull(shut.get(work)), Objects.requireNonNull(forGood.get(work)));
     }
 
@@ -211,7 +212,7 @@ public final class CourseBook {
      * @param ready what lies ready of it
      * @throws IllegalArgumentException if the course has no such work
      */
-    public LeewayCase leeway(String work, Instant doneAt, Readiness ready) {
+    public LeewayCase leeway(WorkId work, Instant doneAt, Readiness ready) {
         return all.leeway(one(work), finding(work), doneAt, ready);
     }
 
@@ -220,7 +221,7 @@ public final class CourseBook {
      *
      * @throws IllegalArgumentException if the course has no such work
      */
-    public TakenBack takenBack(String work) {
+    public TakenBack takenBack(WorkId work) {
         return all.takenBack(one(work));
     }
 
@@ -239,7 +240,7 @@ public final class CourseBook {
      *
      * @return in the units of the figure, below 0 for a loss; 0 where it never counts, and where the course has no figure
      */
-    public Rational moves(String work, Rational points) {
+    public Rational moves(WorkId work, Rational points) {
         return all.moves(work, points);
     }
 

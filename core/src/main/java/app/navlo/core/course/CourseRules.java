@@ -4,6 +4,7 @@ import app.navlo.core.check.Check;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Scheme;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.policy.LatePolicy;
@@ -21,7 +22,7 @@ import org.jspecify.annotations.Nullable;
  * @param paceCap pieces ahead beyond which going further isn't wanted
  */
 public record CourseRules(
-        String course,
+        CourseId course,
         SchoolCalendar calendar,
         Duration soon,
         LatePolicy late,

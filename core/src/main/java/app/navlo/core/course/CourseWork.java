@@ -3,6 +3,9 @@ package app.navlo.core.course;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Gate;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.WorkItem;
@@ -50,7 +53,8 @@ public record CourseWork(
      * @param standards of a course by standards that it is evidence of
      * @param extra credit
      */
-    public record Place(@Nullable String unit, @Nullable String category, List<String> standards, boolean extra) {
+    public record Place(
+            @Nullable String unit, @Nullable CategoryId category, List<StandardId> standards, boolean extra) {
         public static final Place NOWHERE = new Place(null, null, List.of(), false);
 
         public Place {
@@ -68,7 +72,7 @@ public record CourseWork(
                 .orThrow();
     }
 
-    public String id() {
+    public WorkId id() {
         return item.id();
     }
 

@@ -1,6 +1,7 @@
 package app.navlo.core.course;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Attempt;
 import app.navlo.core.policy.AttemptRule;
 import app.navlo.core.policy.LatePolicy;
@@ -72,7 +73,7 @@ record EvaluatedWork(CourseWork work, WorkItem item, LatePolicy policy, WorkStat
         return item.marking().possible();
     }
 
-    String id() {
+    WorkId id() {
         return work.id();
     }
 

@@ -1,6 +1,7 @@
 package app.navlo.core.course;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Costs;
 import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkState;
@@ -36,7 +37,7 @@ public record Glance(
     public static final Duration SOON = Duration.ofDays(3);
 
     /** Of a piece of work, at an instant. */
-    public record Loss(String work, Instant at) {}
+    public record Loss(WorkId work, Instant at) {}
 
     /** What a student works towards: a grading period, or all of a term. */
     public record Span(

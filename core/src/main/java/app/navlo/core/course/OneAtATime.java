@@ -6,6 +6,7 @@ import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Regrade;
 import app.navlo.core.grade.Valued;
+import app.navlo.core.id.WorkId;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -19,7 +20,7 @@ import org.jspecify.annotations.Nullable;
 public final class OneAtATime {
     private final WhatIfCourse course;
     private final Regrade regrade;
-    private final Set<String> counted = new HashSet<>();
+    private final Set<WorkId> counted = new HashSet<>();
     private final @Nullable Rational asItIs;
 
     OneAtATime(WhatIfCourse course) {

@@ -2,6 +2,7 @@ package app.navlo.core.course;
 
 import app.navlo.core.gate.Chain;
 import app.navlo.core.gate.Gate;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.WeeklyHours;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -22,14 +23,14 @@ import java.util.Set;
  * @param shutBy work that the teacher would have to open again; empty unless it is shut for good
  * @param links in the order in which they are done, the end last; at least two
  */
-public record PaceChain(String to, boolean possible, Set<String> shutBy, List<Link> links) {
+public record PaceChain(WorkId to, boolean possible, Set<WorkId> shutBy, List<Link> links) {
     /**
      * @param unlocks how many pieces wait for it, directly or not
      * @param startBy the latest instant to begin it, so that the end is in time
      * @param handInBy the latest instant to hand it in
      * @param graded whether the next opens only when a person has graded it
      */
-    public record Link(String work, int unlocks, Instant startBy, Instant handInBy, boolean graded) {}
+    public record Link(WorkId work, int unlocks, Instant startBy, Instant handInBy, boolean graded) {}
 
     public PaceChain {
         shutBy = Set.copyOf(shutBy);
@@ -42,8 +43,8 @@ public record PaceChain(String to, boolean possible, Set<String> shutBy, List<Li
 
     /** One for each shut piece of work that nothing else waits for and that has a due; the most urgent first. */
     static List<PaceChain> allOf(CourseBook book, List<WorkAssessment> all, WeeklyHours week) {
-        Map<String, WorkAssessment> byWork = new HashMap<>();
-        Set<String> waiting = new HashSet<>();
+        Map<WorkId, WorkAssessment> byWork = new HashMap<>();
+        Set<WorkId> waiting = new HashSet<>();
         for (WorkAssessment one : all) {
             byWork.put(one.id(), one);
             if (!one.shut().isEmpty()) {
@@ -59,9 +60,9 @@ public record PaceChain(String to, boolean possible, Set<String> shutBy, List<Li
     }
 
     private static Optional<PaceChain> to(
-            WorkAssessment end, CourseBook book, Map<String, WorkAssessment> byWork, WeeklyHours week) {
+            WorkAssessment end, CourseBook book, Map<WorkId, WorkAssessment> byWork, WeeklyHours week) {
         List<WorkAssessment> row = new ArrayList<>();
-        for (String work : book.gates().chainTo(end.id())) {
+        for (WorkId work : book.gates().chainTo(end.id())) {
             if (!work.equals(end.id())) {
                 row.add(Objects.requireNonNull(byWork.get(work)));
             }
@@ -95,7 +96,7 @@ public record PaceChain(String to, boolean possible, Set<String> shutBy, List<Li
     }
 
     /** Whether a percent of this is what opens another of them. */
-    private static boolean opensByGrade(String work, List<WorkAssessment> row) {
+    private static boolean opensByGrade(WorkId work, List<WorkAssessment> row) {
         return row.stream()
                 .flatMap(one -> one.work().gates().stream())
                 .anyMatch(gate ->

@@ -1,6 +1,7 @@
 package app.navlo.core.course;
 
 import app.navlo.core.close.GradedReturn;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.Stamp;
@@ -20,7 +21,7 @@ public final class Returns {
      *
      * @param facts of one piece of work, in any order
      */
-    public static List<GradedReturn> of(String course, Collection<Fact> facts, Instant now) {
+    public static List<GradedReturn> of(CourseId course, Collection<Fact> facts, Instant now) {
         List<GradedReturn> returns = new ArrayList<>();
         Instant waiting = null;
         for (Fact fact : inOrder(facts, now)) {

@@ -3,6 +3,7 @@ package app.navlo.core.course;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.ExpectedScore;
 import app.navlo.core.grade.GradedWork;
+import app.navlo.core.id.CategoryId;
 import app.navlo.core.policy.AttemptRule;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.work.Stage;
@@ -16,6 +17,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 
@@ -24,8 +26,8 @@ final class ScoreBasis {
     private final CourseRules rules;
     private final Instant now;
     private final List<Rational> coursePercents = new ArrayList<>();
-    private final Map<String, List<Rational>> categoryPercents = new LinkedHashMap<>();
-    private final Map<String, Rational> expected = new ConcurrentHashMap<>();
+    private final Map<Optional<CategoryId>, List<Rational>> categoryPercents = new LinkedHashMap<>();
+    private final Map<Optional<CategoryId>, Rational> expected = new ConcurrentHashMap<>();
 
     ScoreBasis(Collection<EvaluatedWork> works, CourseRules rules, Instant now) {
         this.rules = rules;
@@ -46,8 +48,8 @@ final class ScoreBasis {
         return one.work().counted() && one.state().stage() != Stage.EXCUSED;
     }
 
-    private static String category(EvaluatedWork one) {
-        return Objects.requireNonNullElse(one.work().place().category(), "");
+    private static Optional<CategoryId> category(EvaluatedWork one) {
+        return Optional.ofNullable(one.work().place().category());
     }
 
     /** Before any penalty, 0–100 and above. Its own score says nothing of what doing it again would bring. */

@@ -2,6 +2,7 @@ package app.navlo.core.course;
 
 import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Shut;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkState;
@@ -17,14 +18,14 @@ import java.util.Set;
  * percent that is needed with no redo, attempt or leeway left.
  */
 final class ShutForGood {
-    private final Map<String, EvaluatedWork> works;
+    private final Map<WorkId, EvaluatedWork> works;
     private final CourseGates gates;
     private final LeewayAnswers leeway;
     private final Instant now;
-    private final Map<String, Set<String>> found = new HashMap<>();
+    private final Map<WorkId, Set<WorkId>> found = new HashMap<>();
 
     /** @param works with no gate shut */
-    ShutForGood(Map<String, EvaluatedWork> works, CourseGates gates, LeewayAnswers leeway, Instant now) {
+    ShutForGood(Map<WorkId, EvaluatedWork> works, CourseGates gates, LeewayAnswers leeway, Instant now) {
         this.works = works;
         this.gates = gates;
         this.leeway = leeway;
@@ -32,14 +33,14 @@ final class ShutForGood {
     }
 
     /** The work at the root of it, which a teacher would have to open again; empty if it isn't shut for good. */
-    Set<String> by(String work) {
-        Set<String> known = found.get(work);
+    Set<WorkId> by(WorkId work) {
+        Set<WorkId> known = found.get(work);
         if (known != null) {
             return known;
         }
-        Set<String> roots = new LinkedHashSet<>();
+        Set<WorkId> roots = new LinkedHashSet<>();
         for (Shut shut : gates.shutting(work, now)) {
-            for (String waitedFor : shut.works()) {
+            for (WorkId waitedFor : shut.works()) {
                 roots.addAll(rootsOf(waitedFor, shut instanceof Shut.BelowPercent));
             }
         }
@@ -47,7 +48,7 @@ final class ShutForGood {
         return roots;
     }
 
-    private Set<String> rootsOf(String waitedFor, boolean forPercent) {
+    private Set<WorkId> rootsOf(WorkId waitedFor, boolean forPercent) {
         EvaluatedWork one = Objects.requireNonNull(works.get(waitedFor));
         boolean canCome = forPercent ? canRise(one) : canBeDone(one);
         if (!canCome) {

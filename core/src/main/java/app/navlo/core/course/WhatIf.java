@@ -2,6 +2,7 @@ package app.navlo.core.course;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.GateState;
@@ -19,7 +20,7 @@ import org.jspecify.annotations.Nullable;
  * @param handedIn instead of when it was, or although it wasn't
  */
 public record WhatIf(
-        String work,
+        WorkId work,
         @Nullable Score score,
         @Nullable Boolean excused,
         @Nullable Instant handedIn) {
@@ -34,7 +35,7 @@ public record WhatIf(
     }
 
     /** It counts with so many points, whatever was scored or lost by lateness. */
-    public static WhatIf counts(String work, Rational points) {
+    public static WhatIf counts(WorkId work, Rational points) {
         return new WhatIf(work, new Score(points, true), null, null);
     }
 
@@ -43,15 +44,15 @@ public record WhatIf(
      *
      * @param handedIn instead of when it was, or although it wasn't; null leaves that as it is
      */
-    public static WhatIf scored(String work, Rational points, @Nullable Instant handedIn) {
+    public static WhatIf scored(WorkId work, Rational points, @Nullable Instant handedIn) {
         return new WhatIf(work, new Score(points, false), null, handedIn);
     }
 
-    public static WhatIf excused(String work) {
+    public static WhatIf excused(WorkId work) {
         return new WhatIf(work, null, true, null);
     }
 
-    public static WhatIf handedIn(String work, Instant at) {
+    public static WhatIf handedIn(WorkId work, Instant at) {
         return new WhatIf(work, null, null, at);
     }
 

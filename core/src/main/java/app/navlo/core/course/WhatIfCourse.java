@@ -9,6 +9,9 @@ import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Scheme;
 import app.navlo.core.grade.Target;
 import app.navlo.core.grade.Valued;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Turn;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -27,13 +30,13 @@ import org.jspecify.annotations.Nullable;
  */
 public final class WhatIfCourse {
     private final CourseBook book;
-    private final Map<String, EvaluatedWork> worked;
-    private final Map<String, GradedWork> graded;
+    private final Map<WorkId, EvaluatedWork> worked;
+    private final Map<WorkId, GradedWork> graded;
     private final List<Added> added;
 
     /** Work that isn't in the course, with the points that it would bring. */
     public record Added(
-            String id, @Nullable String category, List<String> standards, Rational possible, Rational points) {
+            WorkId id, @Nullable CategoryId category, List<StandardId> standards, Rational possible, Rational points) {
         public Added {
             standards = List.copyOf(standards);
             new Check()
@@ -49,7 +52,7 @@ public final class WhatIfCourse {
     }
 
     private WhatIfCourse(
-            CourseBook book, Map<String, EvaluatedWork> worked, Map<String, GradedWork> graded, List<Added> added) {
+            CourseBook book, Map<WorkId, EvaluatedWork> worked, Map<WorkId, GradedWork> graded, List<Added> added) {
         this.book = book;
         this.worked = worked;
         this.graded = graded;
@@ -71,8 +74,8 @@ public final class WhatIfCourse {
         changes.forEach(change -> check.that(
                 worked.containsKey(change.work()), "work", "is " + change.work() + ", which isn't in the course"));
         check.orThrow();
-        Map<String, EvaluatedWork> then = new LinkedHashMap<>(worked);
-        Map<String, GradedWork> values = new LinkedHashMap<>(graded);
+        Map<WorkId, EvaluatedWork> then = new LinkedHashMap<>(worked);
+        Map<WorkId, GradedWork> values = new LinkedHashMap<>(graded);
         changes.forEach(change -> change(change, then, values));
         return new WhatIfCourse(book, then, values, added);
     }
@@ -92,8 +95,8 @@ public final class WhatIfCourse {
      * @throws app.navlo.core.check.IllegalInput if a change names work that isn't in the course
      */
     public WhatIfCourse instead(List<WhatIf> changes) {
-        Map<String, EvaluatedWork> then = new LinkedHashMap<>(worked);
-        Map<String, GradedWork> values = new LinkedHashMap<>(graded);
+        Map<WorkId, EvaluatedWork> then = new LinkedHashMap<>(worked);
+        Map<WorkId, GradedWork> values = new LinkedHashMap<>(graded);
         for (WhatIf change : changes) {
             then.put(change.work(), book.one(change.work()));
             change(change, then, values);
@@ -102,9 +105,9 @@ public final class WhatIfCourse {
     }
 
     /** The same with one piece of work as it is, whatever was said of it. */
-    public WhatIfCourse asItIs(String work) {
-        Map<String, EvaluatedWork> then = new LinkedHashMap<>(worked);
-        Map<String, GradedWork> values = new LinkedHashMap<>(graded);
+    public WhatIfCourse asItIs(WorkId work) {
+        Map<WorkId, EvaluatedWork> then = new LinkedHashMap<>(worked);
+        Map<WorkId, GradedWork> values = new LinkedHashMap<>(graded);
         then.put(work, book.one(work));
         GradedWork real = book.gradedById().get(work);
         if (real == null) {
@@ -115,7 +118,7 @@ public final class WhatIfCourse {
         return new WhatIfCourse(book, then, values, added);
     }
 
-    private void change(WhatIf change, Map<String, EvaluatedWork> then, Map<String, GradedWork> values) {
+    private void change(WhatIf change, Map<WorkId, EvaluatedWork> then, Map<WorkId, GradedWork> values) {
         EvaluatedWork one = apply(change, Objects.requireNonNull(then.get(change.work())));
         then.put(one.id(), one);
         graded(change, one).ifPresentOrElse(value -> values.put(one.id(), value), () -> values.remove(one.id()));
@@ -191,7 +194,7 @@ public final class WhatIfCourse {
     }
 
     /** Required work without a final score that can still get one and bring points: what a target varies. */
-    public List<String> open() {
+    public List<WorkId> open() {
         return graded.values().stream()
                 .filter(one -> one.score() == null
                         && Objects.requireNonNull(worked.get(one.id())).state().move() != Turn.SETTLED
@@ -210,12 +213,12 @@ public final class WhatIfCourse {
      * @param target in the units of the course's figure, at least 0
      * @throws IllegalArgumentException if {@code one} isn't open
      */
-    public Target.Answer reach(Rational target, @Nullable String one) {
-        List<String> open = open();
+    public Target.Answer reach(Rational target, @Nullable WorkId one) {
+        List<WorkId> open = open();
         if (one != null && !open.contains(one)) {
             throw new IllegalArgumentException("work " + one + " has its score, or can't get one any more");
         }
-        Set<String> vary = one == null ? Set.copyOf(open) : Set.of(one);
+        Set<WorkId> vary = one == null ? Set.copyOf(open) : Set.of(one);
         List<Valued> fixed = new ArrayList<>();
         List<Valued> varied = new ArrayList<>();
         boolean late = false;
@@ -238,7 +241,7 @@ public final class WhatIfCourse {
         return figure(hundredths, Set.copyOf(open()));
     }
 
-    private @Nullable Rational figure(int hundredths, Set<String> vary) {
+    private @Nullable Rational figure(int hundredths, Set<WorkId> vary) {
         List<WhatIf> then = new ArrayList<>();
         for (GradedWork work : graded.values()) {
             if (vary.contains(work.id())) {

@@ -5,6 +5,7 @@ import app.navlo.core.close.SafeBy;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.grade.GradedWork;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionDesk;
 import app.navlo.core.leeway.TokenDesk;
 import app.navlo.core.policy.AttemptRule;
@@ -42,7 +43,7 @@ public record WorkAssessment(
         LatePolicy policy,
         WorkState state,
         List<Shut> shut,
-        Set<String> shutForGood,
+        Set<WorkId> shutForGood,
         AttemptRule.Outcome outcome,
         LatePolicy.@Nullable Judged penalty,
         List<LatePolicy.Step> steps,
@@ -56,7 +57,7 @@ public record WorkAssessment(
         @Nullable Rational lift,
         ExtensionDesk.Answer extension,
         TokenDesk.Answer tokens) {
-    public String id() {
+    public WorkId id() {
         return work.id();
     }
 }

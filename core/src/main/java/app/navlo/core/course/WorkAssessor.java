@@ -7,6 +7,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Impact;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.Readiness;
@@ -36,7 +37,7 @@ final class WorkAssessor {
     private static final Duration TOLD_AT_ONCE = Duration.ofDays(1);
 
     private final CourseRules rules;
-    private final Map<String, GradedWork> graded;
+    private final Map<WorkId, GradedWork> graded;
     private final ScoreBasis ledger;
     private final Impact impact;
     private final Turnaround turnaround;
@@ -46,7 +47,7 @@ final class WorkAssessor {
     WorkAssessor(
             CourseRules rules,
             Collection<EvaluatedWork> works,
-            Map<String, GradedWork> graded,
+            Map<WorkId, GradedWork> graded,
             ScoreBasis ledger,
             LeewayAnswers leeway,
             Turnaround turnaround,
@@ -61,13 +62,13 @@ final class WorkAssessor {
     }
 
     /** By how much {@code expected} moves if a piece of work counts with so many points; 0 where it never counts. */
-    Rational moves(String work, Rational points) {
+    Rational moves(WorkId work, Rational points) {
         GradedWork values = graded.get(work);
         return values == null ? Rational.ZERO : impact.with(values, points).orElse(Rational.ZERO);
     }
 
     /** @param forGood the work at the root of it, where it is shut for good */
-    WorkAssessment of(EvaluatedWork one, List<Shut> shut, Set<String> forGood) {
+    WorkAssessment of(EvaluatedWork one, List<Shut> shut, Set<WorkId> forGood) {
         GradedWork values = graded.get(one.id());
         Rational worth = values == null ? null : impact.of(values).orElse(null);
         Rational raised = forGood.isEmpty() ? ledger.raised(one) : ledger.expectedRaw(one);

@@ -1,6 +1,7 @@
 package app.navlo.core.course;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Acceptance;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.time.Deadline;
@@ -44,8 +45,8 @@ public record WorkSpan(
         @Nullable Instant safeBy,
         @Nullable Instant handedIn,
         @Nullable Instant returned,
-        Set<String> waitsFor,
-        Set<String> shutBy) {
+        Set<WorkId> waitsFor,
+        Set<WorkId> shutBy) {
     /**
      * @param until the last instant at which it holds; null for always
      * @param share of full points, 0 to 1
@@ -55,7 +56,7 @@ public record WorkSpan(
     /** The steps of one span that are told; a penalty by the day over a term has more than anyone looks at. */
     private static final int MOST_STEPS = 200;
 
-    static WorkSpan of(WorkAssessment finding, CourseRules rules, Set<String> waitsFor, Instant now) {
+    static WorkSpan of(WorkAssessment finding, CourseRules rules, Set<WorkId> waitsFor, Instant now) {
         WorkState state = finding.state();
         boolean toHandIn = state.toHandIn();
         Deadline assigned = finding.item().schedule().due();

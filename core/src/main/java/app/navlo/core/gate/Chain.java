@@ -1,6 +1,7 @@
 package app.navlo.core.gate;
 
 import app.navlo.core.check.Check;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.SchoolCalendar;
 import app.navlo.core.time.WeeklyHours;
 import java.time.Duration;
@@ -22,7 +23,7 @@ public final class Chain {
      * @param due of its own, or null
      */
     public record Link(
-            String work,
+            WorkId work,
             long minutes,
             @Nullable Duration turnaround,
             @Nullable Instant due) {
@@ -38,7 +39,7 @@ public final class Chain {
      * @param finishBy the latest instant to hand it in
      * @param startBy the latest instant to start it; before {@code now} means the chain can't be done in time
      */
-    public record Latest(String work, Instant startBy, Instant finishBy) {}
+    public record Latest(WorkId work, Instant startBy, Instant finishBy) {}
 
     /**
      * From the last link back: each is worked on in the free hours, and handed in early enough to be graded.

@@ -1,5 +1,6 @@
 package app.navlo.core.gate;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.SchoolCalendar;
 import java.time.Duration;
 import java.time.Instant;
@@ -18,7 +19,7 @@ public record CompletionPath(List<Step> steps) {
     }
 
     /** @param usuallyBy when a person has usually ticked it; null but for what waits for one */
-    public record Step(String work, Where where, @Nullable Instant usuallyBy) {}
+    public record Step(WorkId work, Where where, @Nullable Instant usuallyBy) {}
 
     /**
      * A step as it stands.
@@ -27,7 +28,7 @@ public record CompletionPath(List<Step> steps) {
      * @param handedInAt null if it is not with a person
      */
     public record Given(
-            String work, boolean ticked, @Nullable Instant handedInAt, boolean shut) {}
+            WorkId work, boolean ticked, @Nullable Instant handedInAt, boolean shut) {}
 
     public CompletionPath {
         steps = List.copyOf(steps);

@@ -2,6 +2,7 @@ package app.navlo.core.gate;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -17,7 +18,7 @@ import org.jspecify.annotations.Nullable;
 public final class CourseGates {
     private final List<Gated> works;
     private final boolean ordered;
-    private final Map<String, Gated> byId = new LinkedHashMap<>();
+    private final Map<WorkId, Gated> byId = new LinkedHashMap<>();
 
     private CourseGates(List<Gated> works, boolean ordered) {
         this.works = List.copyOf(works);
@@ -39,7 +40,10 @@ public final class CourseGates {
                 .ifPresent(cycle -> check.that(
                         false,
                         "gates",
-                        "go round in a circle: " + String.join(" waits for ", cycle) + " waits for " + cycle.get(0)));
+                        "go round in a circle: "
+                                + String.join(
+                                        " waits for ",
+                                        cycle.stream().map(WorkId::text).toList()) + " waits for " + cycle.get(0)));
         check.orThrow();
         return gates;
     }
@@ -60,13 +64,13 @@ public final class CourseGates {
     }
 
     /** The circle in which work waits for itself, whatever the states: least id first, each waiting for the next. */
-    public static Optional<List<String>> cycle(List<Gated> works, boolean ordered) {
+    public static Optional<List<WorkId>> cycle(List<Gated> works, boolean ordered) {
         CourseGates gates = new CourseGates(works, ordered);
         return new CycleSearch(gates.byId.keySet(), gates::waitsFor).find();
     }
 
     /** All that shuts it, in the order of its gates, the course's own order last; empty if it is open. */
-    public List<Shut> shutting(String id, Instant now) {
+    public List<Shut> shutting(WorkId id, Instant now) {
         Gated work = work(id);
         List<Shut> shut = new ArrayList<>();
         for (Gate gate : work.gates()) {
@@ -83,9 +87,9 @@ public final class CourseGates {
     }
 
     /** The work that must come before it, by any gate. */
-    public Set<String> waitsFor(String id) {
+    public Set<WorkId> waitsFor(WorkId id) {
         Gated work = work(id);
-        Set<String> before = new LinkedHashSet<>();
+        Set<WorkId> before = new LinkedHashSet<>();
         for (Gate gate : work.gates()) {
             if (gate instanceof Gate.Done done) {
                 before.add(done.work());
@@ -103,11 +107,11 @@ public final class CourseGates {
     }
 
     /** How many pieces of work wait for this one, directly or through others. */
-    public Set<String> unlocks(String id) {
-        Set<String> unlocked = new LinkedHashSet<>();
-        List<String> next = new ArrayList<>(List.of(id));
+    public Set<WorkId> unlocks(WorkId id) {
+        Set<WorkId> unlocked = new LinkedHashSet<>();
+        List<WorkId> next = new ArrayList<>(List.of(id));
         while (!next.isEmpty()) {
-            String at = next.remove(0);
+            WorkId at = next.remove(0);
             for (Gated work : works) {
                 if (waitsFor(work.id()).contains(at) && unlocked.add(work.id())) {
                     next.add(work.id());
@@ -118,15 +122,15 @@ public final class CourseGates {
     }
 
     /** What must still be done before {@code id}, each after all that it waits for; done work left out. */
-    public List<String> chainTo(String id) {
-        Set<String> chain = new LinkedHashSet<>();
+    public List<WorkId> chainTo(WorkId id) {
+        Set<WorkId> chain = new LinkedHashSet<>();
         collect(id, chain);
         chain.remove(id);
         return List.copyOf(chain);
     }
 
-    private void collect(String id, Set<String> chain) {
-        for (String before : waitsFor(id)) {
+    private void collect(WorkId id, Set<WorkId> chain) {
+        for (WorkId before : waitsFor(id)) {
             if (!work(before).done() && !chain.contains(before)) {
                 collect(before, chain);
             }
@@ -134,7 +138,7 @@ public final class CourseGates {
         chain.add(id);
     }
 
-    private Gated work(String id) {
+    private Gated work(WorkId id) {
         Gated work = byId.get(id);
         if (work == null) {
             throw new IllegalArgumentException("no work " + id + " in the course");
@@ -171,7 +175,7 @@ public final class CourseGates {
             return below(percent);
         }
         Gate.Unit unit = (Gate.Unit) gate;
-        List<String> left = inUnit(unit.unit(), work).stream()
+        List<WorkId> left = inUnit(unit.unit(), work).stream()
                 .filter(one -> !one.done())
                 .map(Gated::id)
                 .toList();

@@ -1,5 +1,6 @@
 package app.navlo.core.gate;
 
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.Comparator;
@@ -11,21 +12,21 @@ import java.util.function.Function;
 
 /** Looks for work that waits for itself. Depth first; each piece of work and each wait is looked at once. */
 final class CycleSearch {
-    private final Collection<String> ids;
-    private final Function<String, Set<String>> waitsFor;
-    private final Set<String> cleared = new HashSet<>();
-    private final List<String> path = new ArrayList<>();
+    private final Collection<WorkId> ids;
+    private final Function<WorkId, Set<WorkId>> waitsFor;
+    private final Set<WorkId> cleared = new HashSet<>();
+    private final List<WorkId> path = new ArrayList<>();
 
-    CycleSearch(Collection<String> ids, Function<String, Set<String>> waitsFor) {
+    CycleSearch(Collection<WorkId> ids, Function<WorkId, Set<WorkId>> waitsFor) {
         this.ids = ids;
         this.waitsFor = waitsFor;
     }
 
-    Optional<List<String>> find() {
+    Optional<List<WorkId>> find() {
         return ids.stream().sorted().map(this::from).flatMap(Optional::stream).findFirst();
     }
 
-    private Optional<List<String>> from(String id) {
+    private Optional<List<WorkId>> from(WorkId id) {
         if (path.contains(id)) {
             return Optional.of(leastFirst(path.subList(path.indexOf(id), path.size())));
         }
@@ -33,8 +34,8 @@ final class CycleSearch {
             return Optional.empty();
         }
         path.add(id);
-        for (String next : waitsFor.apply(id)) {
-            Optional<List<String>> cycle = from(next);
+        for (WorkId next : waitsFor.apply(id)) {
+            Optional<List<WorkId>> cycle = from(next);
             if (cycle.isPresent()) {
                 return cycle;
             }
@@ -44,9 +45,9 @@ final class CycleSearch {
         return Optional.empty();
     }
 
-    private static List<String> leastFirst(List<String> cycle) {
-        String least = cycle.stream().min(Comparator.naturalOrder()).orElseThrow();
-        List<String> turned = new ArrayList<>(cycle.subList(cycle.indexOf(least), cycle.size()));
+    private static List<WorkId> leastFirst(List<WorkId> cycle) {
+        WorkId least = cycle.stream().min(Comparator.naturalOrder()).orElseThrow();
+        List<WorkId> turned = new ArrayList<>(cycle.subList(cycle.indexOf(least), cycle.size()));
         turned.addAll(cycle.subList(0, cycle.indexOf(least)));
         return turned;
     }

@@ -1,6 +1,7 @@
 package app.navlo.core.gate;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
 
@@ -13,7 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param bestPercent of its final, posted scores; null while there are none
  */
 public record Gated(
-        String id,
+        WorkId id,
         @Nullable String unit,
         boolean required,
         boolean project,

@@ -1,41 +1,42 @@
 package app.navlo.core.gate;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.reason.Reason;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
-import java.util.function.UnaryOperator;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /** A gate that is shut, and how far off it is. */
 public sealed interface Shut {
     /** @param title gives the words for a piece of work */
-    Reason reason(UnaryOperator<String> title);
+    Reason reason(Function<WorkId, String> title);
 
     /** The work for which it is shut; empty for a date. */
-    List<String> works();
+    List<WorkId> works();
 
     record UntilDate(Instant at, Duration off) implements Shut {
         @Override
-        public List<String> works() {
+        public List<WorkId> works() {
             return List.of();
         }
 
         @Override
-        public Reason reason(UnaryOperator<String> title) {
+        public Reason reason(Function<WorkId, String> title) {
             return Reason.of(GateRule.DATE).with("at", at).with("off", off);
         }
     }
 
-    record NotDone(String work) implements Shut {
+    record NotDone(WorkId work) implements Shut {
         @Override
-        public List<String> works() {
+        public List<WorkId> works() {
             return List.of(work);
         }
 
         @Override
-        public Reason reason(UnaryOperator<String> title) {
+        public Reason reason(Function<WorkId, String> title) {
             return Reason.of(GateRule.DONE).with("work", title.apply(work));
         }
     }
@@ -45,14 +46,14 @@ public sealed interface Shut {
      * @param off {@code need} − {@code have}, or all of {@code need} without a score
      */
     record BelowPercent(
-            String work, Rational need, @Nullable Rational have, Rational off) implements Shut {
+            WorkId work, Rational need, @Nullable Rational have, Rational off) implements Shut {
         @Override
-        public List<String> works() {
+        public List<WorkId> works() {
             return List.of(work);
         }
 
         @Override
-        public Reason reason(UnaryOperator<String> title) {
+        public Reason reason(Function<WorkId, String> title) {
             Reason reason = Reason.of(have == null ? GateRule.PERCENT_UNSCORED : GateRule.PERCENT)
                     .with("need", need)
                     .with("work", title.apply(work));
@@ -61,18 +62,18 @@ public sealed interface Shut {
     }
 
     /** @param left required work of the unit that isn't done, in course order */
-    record UnitLeft(String unit, List<String> left) implements Shut {
+    record UnitLeft(String unit, List<WorkId> left) implements Shut {
         public UnitLeft {
             left = List.copyOf(left);
         }
 
         @Override
-        public List<String> works() {
+        public List<WorkId> works() {
             return left;
         }
 
         @Override
-        public Reason reason(UnaryOperator<String> title) {
+        public Reason reason(Function<WorkId, String> title) {
             return Reason.of(GateRule.UNIT)
                     .with("unit", unit)
                     .with("many", left.size())
@@ -81,14 +82,14 @@ public sealed interface Shut {
     }
 
     /** The one before it in an ordered course. */
-    record Previous(String work) implements Shut {
+    record Previous(WorkId work) implements Shut {
         @Override
-        public List<String> works() {
+        public List<WorkId> works() {
             return List.of(work);
         }
 
         @Override
-        public Reason reason(UnaryOperator<String> title) {
+        public Reason reason(Function<WorkId, String> title) {
             return Reason.of(GateRule.PREVIOUS).with("work", title.apply(work));
         }
     }

@@ -2,6 +2,7 @@ package app.navlo.core.grade;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
 
 /**
  * A category of a weighted course.
@@ -11,10 +12,11 @@ import app.navlo.core.exact.Rational;
  * @param dropHighest how many of the highest percent are dropped before that
  * @param extra an extra-credit category: adds weight × percent on top, and nothing to the weights
  */
-public record Category(String id, String name, Rational weight, By by, int dropLowest, int dropHighest, boolean extra) {
+public record Category(
+        CategoryId id, String name, Rational weight, By by, int dropLowest, int dropHighest, boolean extra) {
     public Category {
         new Check()
-                .that(!id.isBlank(), "id", "is empty")
+                .that(!id.text().isBlank(), "id", "is empty")
                 .notNegative(weight, "weight")
                 .notNegative(dropLowest, "dropLowest")
                 .notNegative(dropHighest, "dropHighest")

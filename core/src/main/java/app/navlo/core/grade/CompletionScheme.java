@@ -1,6 +1,7 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -16,7 +17,7 @@ public record CompletionScheme(List<Threshold> thresholds) implements Scheme {
 
     /** @param earned kept points; null while there is no score */
     public record Item(
-            String id,
+            WorkId id,
             boolean required,
             boolean done,
             Rational possible,
@@ -30,14 +31,14 @@ public record CompletionScheme(List<Threshold> thresholds) implements Scheme {
     }
 
     /** @param percent null while there is no score */
-    public record Below(String work, @Nullable Rational percent, Rational from) {}
+    public record Below(WorkId work, @Nullable Rational percent, Rational from) {}
 
     /** @param undone required work that isn't done */
-    public record Path(boolean complete, List<String> undone, List<Below> below) {}
+    public record Path(boolean complete, List<WorkId> undone, List<Below> below) {}
 
     public Path path(List<Item> items) {
-        Map<String, Item> byId = items.stream().collect(Collectors.toMap(Item::id, Function.identity()));
-        List<String> undone = items.stream()
+        Map<WorkId, Item> byId = items.stream().collect(Collectors.toMap(Item::id, Function.identity()));
+        List<WorkId> undone = items.stream()
                 .filter(item -> item.required() && !item.done())
                 .map(Item::id)
                 .toList();

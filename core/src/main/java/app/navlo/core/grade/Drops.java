@@ -1,6 +1,7 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -17,7 +18,7 @@ import org.jspecify.annotations.Nullable;
  * @param percent of what is kept, 0–100 and above; null when nothing or only extra credit counts
  * @param only whether dropping other items would leave a lower percent
  */
-public record Drops(@Nullable Rational percent, Set<String> dropped, boolean only) {
+public record Drops(@Nullable Rational percent, Set<WorkId> dropped, boolean only) {
     public Drops {
         dropped = Set.copyOf(dropped);
     }
@@ -60,7 +61,7 @@ public record Drops(@Nullable Rational percent, Set<String> dropped, boolean onl
     }
 
     /** Those that go as the highest, before any lowest. */
-    static Set<String> highest(int highest, List<Valued> items) {
+    static Set<WorkId> highest(int highest, List<Valued> items) {
         List<Valued> plain = items.stream().filter(item -> !item.extra()).toList();
         int high = Math.max(0, Math.min(highest, plain.size() - 1));
         return ids(plain.stream().sorted(highestFirst(plain)).limit(high).toList());
@@ -100,8 +101,8 @@ public record Drops(@Nullable Rational percent, Set<String> dropped, boolean onl
         return worths;
     }
 
-    private static Set<String> ids(List<Valued> items) {
-        Set<String> ids = new HashSet<>();
+    private static Set<WorkId> ids(List<Valued> items) {
+        Set<WorkId> ids = new HashSet<>();
         items.forEach(item -> ids.add(item.id()));
         return ids;
     }

@@ -1,6 +1,9 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.PartId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.util.List;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
@@ -13,7 +16,7 @@ import org.jspecify.annotations.Nullable;
  * @param parts the categories or standards, in the order of the scheme; empty where it has none
  * @param belowLine standards that are under the line which none may be below; they withhold the pass
  */
-public record Grade(@Nullable Rational figure, int counted, List<Part> parts, List<String> belowLine) {
+public record Grade(@Nullable Rational figure, int counted, List<Part> parts, List<StandardId> belowLine) {
     public Grade {
         parts = List.copyOf(parts);
         belowLine = List.copyOf(belowLine);
@@ -25,15 +28,15 @@ public record Grade(@Nullable Rational figure, int counted, List<Part> parts, Li
      * @param only whether no other drop would leave as much
      */
     public record Part(
-            String id,
+            PartId id,
             String name,
             @Nullable Rational figure,
             @Nullable Rational weight,
-            Set<String> dropped,
+            Set<WorkId> dropped,
             boolean only,
             int counted) {}
 
-    public boolean dropped(String work) {
+    public boolean dropped(WorkId work) {
         return parts.stream().anyMatch(part -> part.dropped().contains(work));
     }
 }

@@ -1,6 +1,8 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.PartId;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
@@ -20,6 +22,7 @@ public record GradeBreakdown(Readings.Answer answer, List<Part> parts) {
     /**
      * One category, one standard, or all of a course by points.
      *
+     * @param id null for a course that has neither
      * @param name empty for a course that has neither
      * @param figure percent, or the rating of a standard; null where nothing counts
      * @param weight share of 100 of the weights that count; null where it has none
@@ -29,7 +32,7 @@ public record GradeBreakdown(Readings.Answer answer, List<Part> parts) {
      * @param only whether dropping other items would leave a lower percent
      */
     public record Part(
-            String id,
+            @Nullable PartId id,
             String name,
             @Nullable Rational figure,
             @Nullable Rational weight,
@@ -44,7 +47,7 @@ public record GradeBreakdown(Readings.Answer answer, List<Part> parts) {
     }
 
     /** @param dropped or, as evidence of a standard, beaten by better */
-    public record Term(String work, Rational earned, Rational possible, boolean extra, boolean dropped) {}
+    public record Term(WorkId work, Rational earned, Rational possible, boolean extra, boolean dropped) {}
 
     public static GradeBreakdown of(Reading reading, Scheme scheme, GradeTable table, Collection<GradedWork> works) {
         List<Valued> valued = Readings.valued(reading, works);
@@ -54,7 +57,7 @@ public record GradeBreakdown(Readings.Answer answer, List<Part> parts) {
             parts.add(part(scheme, part, valued));
         }
         if (scheme instanceof PointsScheme) {
-            parts.add(summed("", "", grade.figure(), null, By.POINTS, true, terms(valued, Set.of())));
+            parts.add(summed(null, "", grade.figure(), null, By.POINTS, true, terms(valued, Set.of())));
         }
         return new GradeBreakdown(new Readings.Answer(grade, table.letter(grade.figure())), parts);
     }
@@ -87,14 +90,14 @@ public record GradeBreakdown(Readings.Answer answer, List<Part> parts) {
                 terms(evidence, part.dropped()));
     }
 
-    private static List<Term> terms(List<Valued> valued, Set<String> dropped) {
+    private static List<Term> terms(List<Valued> valued, Set<WorkId> dropped) {
         return valued.stream()
                 .map(one -> new Term(one.id(), one.earned(), one.possible(), one.extra(), dropped.contains(one.id())))
                 .toList();
     }
 
     private static Part summed(
-            String id,
+            @Nullable PartId id,
             String name,
             @Nullable Rational figure,
             @Nullable Rational weight,

@@ -2,6 +2,9 @@ package app.navlo.core.grade;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.List;
 import org.jspecify.annotations.Nullable;
@@ -21,9 +24,9 @@ import org.jspecify.annotations.Nullable;
  * @param most points that it can still come to; null where that is left out of the ceiling
  */
 public record GradedWork(
-        String id,
-        @Nullable String category,
-        List<String> standards,
+        WorkId id,
+        @Nullable CategoryId category,
+        List<StandardId> standards,
         Rational possible,
         boolean extra,
         boolean required,

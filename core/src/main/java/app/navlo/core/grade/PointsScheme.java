@@ -1,6 +1,7 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,7 @@ public record PointsScheme() implements Scheme {
     /** Only what changed is added up anew. */
     @Override
     public Regrade regrade(List<Valued> work) {
-        Map<String, Valued> before = new HashMap<>();
+        Map<WorkId, Valued> before = new HashMap<>();
         work.forEach(one -> before.put(one.id(), one));
         Rational earned = Rational.sum(work.stream().map(Valued::earned).toList());
         Rational possible = Rational.sum(

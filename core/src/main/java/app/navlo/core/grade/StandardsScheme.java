@@ -2,6 +2,8 @@ package app.navlo.core.grade;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -24,10 +26,10 @@ public record StandardsScheme(
 
     public StandardsScheme {
         standards = List.copyOf(standards);
-        Set<String> ids = new HashSet<>();
+        Set<StandardId> ids = new HashSet<>();
         Check check = new Check().that(!standards.isEmpty(), "standards", "is empty; name at least one");
         for (int i = 0; i < standards.size(); i++) {
-            String id = standards.get(i).id();
+            StandardId id = standards.get(i).id();
             check.that(ids.add(id), "standards[" + i + "].id", "is '" + id + "' a second time; each needs its own");
         }
         check.notNegative(noneBelow, "noneBelow")
@@ -72,10 +74,10 @@ public record StandardsScheme(
 
     private Grade grade(List<Valued> work, @Nullable Grade chosen) {
         List<Grade.Part> parts = new ArrayList<>();
-        List<String> below = new ArrayList<>();
+        List<StandardId> below = new ArrayList<>();
         for (int i = 0; i < standards.size(); i++) {
             Standard standard = standards.get(i);
-            Set<String> leftOut =
+            Set<WorkId> leftOut =
                     chosen == null ? Set.of() : chosen.parts().get(i).dropped();
             Grade.Part part = part(standard, work, leftOut);
             parts.add(part);
@@ -92,7 +94,7 @@ public record StandardsScheme(
         return standards.stream().anyMatch(s -> work.standards().contains(s.id()));
     }
 
-    private static Grade.Part part(Standard standard, List<Valued> work, Set<String> leftOut) {
+    private static Grade.Part part(Standard standard, List<Valued> work, Set<WorkId> leftOut) {
         List<Valued> evidence = new ArrayList<>();
         for (Valued one : work) {
             if (one.standards().contains(standard.id()) && !leftOut.contains(one.id())) {
@@ -102,7 +104,7 @@ public record StandardsScheme(
         evidence.sort(BY_INSTANT);
         List<Rational> ratings = evidence.stream().map(StandardsScheme::rating).toList();
         Rational figure = ratings.isEmpty() ? null : standard.method().rate(ratings);
-        Set<String> beaten = new HashSet<>(leftOut);
+        Set<WorkId> beaten = new HashSet<>(leftOut);
         if (standard.method() == StandardMethod.HIGHEST) {
             evidence.stream()
                     .filter(one -> rating(one).compareTo(Objects.requireNonNull(figure)) < 0)

@@ -2,6 +2,8 @@ package app.navlo.core.grade;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Objects;
@@ -117,7 +119,7 @@ public final class Target {
     /** 0, 100, and between them the fixed percents that a highest drop can change its mind at. */
     private TreeSet<Rational> edges() {
         TreeSet<Rational> edges = new TreeSet<>(Set.of(Rational.ZERO, Rational.HUNDRED));
-        Set<String> withHighest = scheme instanceof WeightedScheme weighted
+        Set<CategoryId> withHighest = scheme instanceof WeightedScheme weighted
                 ? weighted.categories().stream()
                         .filter(category -> category.dropHighest() > 0)
                         .map(Category::id)
@@ -134,7 +136,7 @@ public final class Target {
     /** Percents between two edges: the highest drops are the same for all of them, and are taken out beforehand. */
     private final class Stretch {
         private final Scheme without;
-        private final Set<String> highest;
+        private final Set<WorkId> highest;
 
         Stretch(Rational low, Rational high) {
             Rational middle = low.plus(high).dividedBy(Rational.of(2));

@@ -1,6 +1,9 @@
 package app.navlo.core.grade;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
@@ -17,9 +20,9 @@ import org.jspecify.annotations.Nullable;
  * @param at when the evidence was given; null where that doesn't matter
  */
 public record Valued(
-        String id,
-        @Nullable String category,
-        List<String> standards,
+        WorkId id,
+        @Nullable CategoryId category,
+        List<StandardId> standards,
         Rational possible,
         boolean extra,
         Rational earned,
@@ -29,7 +32,8 @@ public record Valued(
         extra = extra || possible.isZero();
     }
 
-    public static Valued of(String id, @Nullable String category, Rational possible, boolean extra, Rational earned) {
+    public static Valued of(
+            WorkId id, @Nullable CategoryId category, Rational possible, boolean extra, Rational earned) {
         return new Valued(id, category, List.of(), possible, extra, earned, null);
     }
 

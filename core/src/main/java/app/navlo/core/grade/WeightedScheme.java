@@ -2,6 +2,8 @@ package app.navlo.core.grade;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -17,10 +19,10 @@ import org.jspecify.annotations.Nullable;
 public record WeightedScheme(List<Category> categories) implements Scheme {
     public WeightedScheme {
         categories = List.copyOf(categories);
-        Set<String> ids = new HashSet<>();
+        Set<CategoryId> ids = new HashSet<>();
         Check check = new Check().that(!categories.isEmpty(), "categories", "is empty; name at least one");
         for (int i = 0; i < categories.size(); i++) {
-            String id = categories.get(i).id();
+            CategoryId id = categories.get(i).id();
             check.that(ids.add(id), "categories[" + i + "].id", "is '" + id + "' a second time; each needs its own");
         }
         check.that(
@@ -71,7 +73,7 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
         List<List<Valued>> parted = parted(work);
         List<Drops> drops = new ArrayList<>();
         for (int i = 0; i < categories.size(); i++) {
-            Set<String> dropped = chosen.parts().get(i).dropped();
+            Set<WorkId> dropped = chosen.parts().get(i).dropped();
             List<Valued> items = parted.get(i);
             List<Valued> extra = items.stream().filter(Valued::extra).toList();
             List<Valued> kept = items.stream()
@@ -83,8 +85,8 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
     }
 
     /** Over all categories: what goes as the highest, before any lowest. */
-    Set<String> highestDropped(List<Valued> work) {
-        Set<String> ids = new HashSet<>();
+    Set<WorkId> highestDropped(List<Valued> work) {
+        Set<WorkId> ids = new HashSet<>();
         List<List<Valued>> parted = parted(work);
         for (int i = 0; i < parted.size(); i++) {
             ids.addAll(Drops.highest(categories.get(i).dropHighest(), parted.get(i)));
@@ -100,7 +102,7 @@ public record WeightedScheme(List<Category> categories) implements Scheme {
 
     /** The work of each category, in the order of the categories. */
     private List<List<Valued>> parted(List<Valued> work) {
-        Map<String, List<Valued>> byId = new HashMap<>();
+        Map<CategoryId, List<Valued>> byId = new HashMap<>();
         List<List<Valued>> parted = new ArrayList<>();
         for (Category category : categories) {
             List<Valued> mine = new ArrayList<>();

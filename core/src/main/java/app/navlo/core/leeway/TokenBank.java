@@ -2,6 +2,7 @@ package app.navlo.core.leeway;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +18,7 @@ public final class TokenBank {
     private TokenBank() {}
 
     /** @param values with 0, 1, … tokens on it; at least the first, and they may fall */
-    public record Candidate(String id, List<Rational> values) {
+    public record Candidate(WorkId id, List<Rational> values) {
         public Candidate {
             values = List.copyOf(values);
             new Check()
@@ -32,7 +33,7 @@ public final class TokenBank {
      * @param uses tokens by candidate, zeros left out, in the given order
      * @param only whether no other allocation has this total with so few tokens
      */
-    public record BestUse(Rational total, int tokens, Map<String, Integer> uses, boolean only) {}
+    public record BestUse(Rational total, int tokens, Map<WorkId, Integer> uses, boolean only) {}
 
     /** The best of the candidates seen so far with exactly so many tokens. {@code ways} stops counting at 2. */
     private record Cell(Rational total, int here, long ways) {}
@@ -50,7 +51,7 @@ public final class TokenBank {
         for (int used = 1; used < last.length; used++) {
             fewest = last[used].total().compareTo(last[fewest].total()) > 0 ? used : fewest;
         }
-        Map<String, Integer> uses = uses(table, candidates, fewest);
+        Map<WorkId, Integer> uses = uses(table, candidates, fewest);
         return new BestUse(last[fewest].total(), fewest, uses, last[fewest].ways() == 1);
     }
 
@@ -75,14 +76,14 @@ public final class TokenBank {
         return order < 0 ? best : new Cell(best.total(), best.here(), Math.min(MANY, best.ways() + next.ways()));
     }
 
-    private static Map<String, Integer> uses(Cell[][] table, List<Candidate> candidates, int tokens) {
+    private static Map<WorkId, Integer> uses(Cell[][] table, List<Candidate> candidates, int tokens) {
         int[] here = new int[candidates.size()];
         int left = tokens;
         for (int i = candidates.size() - 1; i >= 0; i--) {
             here[i] = table[i + 1][left].here();
             left -= here[i];
         }
-        Map<String, Integer> uses = new LinkedHashMap<>();
+        Map<WorkId, Integer> uses = new LinkedHashMap<>();
         for (int i = 0; i < here.length; i++) {
             if (here[i] > 0) {
                 uses.put(candidates.get(i).id(), here[i]);

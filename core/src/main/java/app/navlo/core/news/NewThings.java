@@ -1,5 +1,6 @@
 package app.navlo.core.news;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.news.NewThing.Kind;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Fact;
@@ -31,7 +32,7 @@ public final class NewThings {
      * @param now included
      */
     public static List<NewThing> of(
-            String id, Collection<Fact> facts, @Nullable Instant closed, Instant since, Instant now) {
+            WorkId id, Collection<Fact> facts, @Nullable Instant closed, Instant since, Instant now) {
         List<Fact> shown = facts.stream()
                 .filter(fact -> fact.stamp().by() != Actor.STUDENT)
                 .filter(fact -> shownAt(fact).isAfter(since) && !shownAt(fact).isAfter(now))

@@ -6,6 +6,7 @@ import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.plan.Plan;
 import app.navlo.core.plan.PlanProblem;
 import app.navlo.core.plan.PlanProblem.Job;
@@ -55,7 +56,7 @@ public final class Carry {
     }
 
     /** @param minutes of effort that are left */
-    public record Piece(String work, long minutes) {}
+    public record Piece(WorkId work, long minutes) {}
 
     /**
      * @param target in the units of the course's figure
@@ -63,7 +64,7 @@ public final class Carry {
      */
     public static Optional<List<Piece>> to(
             Rational target, CourseBook book, List<WhatIf> changes, List<WhatIfCourse.Added> added) {
-        List<String> ids = book.trial(changes, added).open();
+        List<WorkId> ids = book.trial(changes, added).open();
         List<WorkAssessment> open = book.findings().stream()
                 .filter(finding -> ids.contains(finding.id()))
                 .toList();
@@ -79,10 +80,10 @@ public final class Carry {
         }
         long high = open.stream().mapToLong(Carry::minutes).sum() / STEP_MINUTES + 1;
         long low = -1;
-        Set<String> best = Set.copyOf(ids(open));
+        Set<WorkId> best = Set.copyOf(ids(open));
         while (high - low > 1) {
             long middle = (low + high) >>> 1;
-            Set<String> chosen = within(middle * STEP_MINUTES);
+            Set<WorkId> chosen = within(middle * STEP_MINUTES);
             if (reaches(chosen)) {
                 high = middle;
                 best = chosen;
@@ -94,7 +95,7 @@ public final class Carry {
     }
 
     /** Every choice, the least effort first. */
-    private Set<String> leastOfFew() {
+    private Set<WorkId> leastOfFew() {
         return IntStream.range(0, 1 << open.size())
                 .boxed()
                 .sorted(Comparator.comparingLong(this::minutesOf))
@@ -111,7 +112,7 @@ public final class Carry {
                 .sum();
     }
 
-    private Set<String> chosen(int choice) {
+    private Set<WorkId> chosen(int choice) {
         return IntStream.range(0, open.size())
                 .filter(i -> (choice >> i & 1) == 1)
                 .mapToObj(i -> open.get(i).id())
@@ -119,8 +120,8 @@ public final class Carry {
     }
 
     /** Whatever isn't needed is taken out again, the longest first. */
-    private Set<String> spared(Set<String> chosen) {
-        Set<String> left = new HashSet<>(chosen);
+    private Set<WorkId> spared(Set<WorkId> chosen) {
+        Set<WorkId> left = new HashSet<>(chosen);
         open.stream()
                 .filter(finding -> chosen.contains(finding.id()))
                 .sorted((a, b) -> Long.compare(minutes(b), minutes(a)))
@@ -133,7 +134,7 @@ public final class Carry {
         return left;
     }
 
-    private static List<String> ids(List<WorkAssessment> findings) {
+    private static List<WorkId> ids(List<WorkAssessment> findings) {
         return findings.stream().map(WorkAssessment::id).toList();
     }
 
@@ -142,14 +143,14 @@ public final class Carry {
         return !finding.item().expectsHandIn() ? 1 : minutes == 0 ? Tasks.GUESSED_MINUTES : minutes;
     }
 
-    private List<Piece> pieces(Set<String> chosen) {
+    private List<Piece> pieces(Set<WorkId> chosen) {
         return open.stream()
                 .filter(finding -> chosen.contains(finding.id()))
                 .map(finding -> new Piece(finding.id(), minutes(finding)))
                 .toList();
     }
 
-    private Set<String> within(long minutes) {
+    private Set<WorkId> within(long minutes) {
         if (minutes == 0) {
             return Set.of();
         }
@@ -158,7 +159,7 @@ public final class Carry {
             Rational impact = finding.impact() == null ? Rational.ZERO : finding.impact();
             long worth = Math.max(0, Scale.hundredths(impact.times(Scale.factor(book))));
             jobs.add(new Job(
-                    finding.id(),
+                    finding.id().text(),
                     minutes(finding),
                     0,
                     List.of(),
@@ -166,7 +167,7 @@ public final class Carry {
                     List.of(new Mode(0, 0, List.of(new Step(LATE, worth))))));
         }
         PlanProblem problem = new PlanProblem(List.of(new Slot(0, minutes)), List.of(), jobs, List.of());
-        Set<String> chosen = new HashSet<>();
+        Set<WorkId> chosen = new HashSet<>();
         for (Plan.Placed placed :
                 Solver.solve(problem, SearchBudget.quick(jobs.size())).plan().jobs()) {
             chosen.add(open.get(placed.job()).id());
@@ -174,7 +175,7 @@ public final class Carry {
         return chosen;
     }
 
-    private boolean reaches(Set<String> done) {
+    private boolean reaches(Set<WorkId> done) {
         List<WhatIf> then = new ArrayList<>(changes);
         for (WorkAssessment finding : open) {
             if (done.contains(finding.id())) {

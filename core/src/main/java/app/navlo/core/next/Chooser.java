@@ -1,5 +1,6 @@
 package app.navlo.core.next;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.plan.Chances;
 import app.navlo.core.plan.Foresight;
 import app.navlo.core.plan.Guess;
@@ -120,7 +121,7 @@ final class Chooser {
     }
 
     private List<Chosen> shown(Held held, List<Chosen> kept) {
-        Map<String, Integer> places = new HashMap<>();
+        Map<WorkId, Integer> places = new HashMap<>();
         held.planned().forEach(work -> places.put(work, places.size()));
         return kept.stream()
                 .sorted(Comparator.comparing(
@@ -152,7 +153,7 @@ final class Chooser {
     private List<Chosen> kept(Held held, Plan found, boolean anew) {
         Map<Integer, Integer> modes = new HashMap<>();
         found.jobs().forEach(placed -> modes.put(placed.job(), placed.mode()));
-        Map<String, Integer> places = new HashMap<>();
+        Map<WorkId, Integer> places = new HashMap<>();
         for (int i = 0; i < duties.size(); i++) {
             places.put(duties.get(i).id(), i);
         }

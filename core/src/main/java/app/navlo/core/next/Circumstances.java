@@ -1,5 +1,7 @@
 package app.navlo.core.next;
 
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.plan.Guess;
 import app.navlo.core.time.Stretch;
 import java.util.List;
@@ -19,8 +21,8 @@ public record Circumstances(
         List<Stretch> free,
         List<Stretch> spill,
         Wishes wishes,
-        Map<String, Aim> aims,
-        Map<String, Guess> guesses,
+        Map<CourseId, Aim> aims,
+        Map<WorkId, Guess> guesses,
         @Nullable Held held) {
     public Circumstances {
         free = List.copyOf(free);
@@ -38,7 +40,7 @@ public record Circumstances(
         return new Circumstances(free, spill, others, aims, guesses, held);
     }
 
-    public Circumstances withAims(Map<String, Aim> others) {
+    public Circumstances withAims(Map<CourseId, Aim> others) {
         return new Circumstances(free, spill, wishes, others, guesses, held);
     }
 

@@ -1,5 +1,6 @@
 package app.navlo.core.next;
 
+import app.navlo.core.id.WorkId;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
@@ -27,7 +28,7 @@ public record Held(List<Piece> pieces, boolean changed) {
      * @param mode which of its ways was chosen, with what leeway
      * @param place among what is planned, as it is begun; below 0 for what is left out
      */
-    public record Piece(String work, int losses, int mode, int place) {
+    public record Piece(WorkId work, int losses, int mode, int place) {
         static Piece of(Task task, int mode, int place) {
             return new Piece(task.id(), losses(task), mode, place);
         }
@@ -42,7 +43,7 @@ public record Held(List<Piece> pieces, boolean changed) {
     }
 
     /** What is planned, as it is begun. */
-    List<String> planned() {
+    List<WorkId> planned() {
         return pieces.stream()
                 .filter(Piece::isPlanned)
                 .sorted(Comparator.comparingInt(Piece::place))
@@ -52,7 +53,7 @@ public record Held(List<Piece> pieces, boolean changed) {
 
     /** Whether there is other work now, or a step of what it is worth has passed. */
     boolean differs(List<Task> tasks) {
-        Map<String, Integer> before = new HashMap<>();
+        Map<WorkId, Integer> before = new HashMap<>();
         pieces.forEach(piece -> before.put(piece.work(), piece.losses()));
         return before.size() != tasks.size()
                 || tasks.stream().anyMatch(task -> before.getOrDefault(task.id(), -1) != Piece.losses(task));

@@ -1,11 +1,13 @@
 package app.navlo.core.next;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.next.NextPlan.Price;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -26,7 +28,7 @@ public record Instead(Rational fall, List<Price> prices, List<Loser> losers) {
      *
      * @param missed that it is in time for now; null where it would be left out
      */
-    public record Loser(String work, @Nullable Instant missed) {}
+    public record Loser(WorkId work, @Nullable Instant missed) {}
 
     /** @param other of the same courses at the same instant */
     public static Instead of(NextPlan plan, NextPlan other) {
@@ -35,7 +37,7 @@ public record Instead(Rational fall, List<Price> prices, List<Loser> losers) {
             Stake with = plan.stakes().get(i);
             Rational fall = with.planned().minus(other.stakes().get(i).planned());
             if (fall.signum() != 0) {
-                prices.add(new Price(with.course(), fall));
+                prices.add(new Price(Objects.requireNonNull(with.course()), fall));
             }
         }
         List<Loser> losers = new ArrayList<>();

@@ -1,6 +1,8 @@
 package app.navlo.core.next;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.Stretch;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -46,14 +48,14 @@ public record NextPlan(
      * there is none, the first that fell out. Empty for nothing near the head, where it would be news.
      */
     public Optional<Turn> turned(Held before) {
-        List<String> was = new ArrayList<>(before.planned());
+        List<WorkId> was = new ArrayList<>(before.planned());
         before.pieces().stream()
                 .filter(piece -> !piece.isPlanned())
                 .map(Held.Piece::work)
                 .forEach(was::add);
-        List<String> is = planned.stream().map(Planned::work).toList();
-        List<String> stays = was.stream().filter(is::contains).toList();
-        List<String> stood = is.stream().filter(was::contains).toList();
+        List<WorkId> is = planned.stream().map(Planned::work).toList();
+        List<WorkId> stays = was.stream().filter(is::contains).toList();
+        List<WorkId> stood = is.stream().filter(was::contains).toList();
         for (int i = 0; i < Math.min(TOLD, stood.size()); i++) {
             if (!stood.get(i).equals(stays.get(i))) {
                 return Optional.of(new Turn(Turn.Kind.UP, stood.get(i)));
@@ -66,7 +68,7 @@ public record NextPlan(
     }
 
     /** @param work the first that stands otherwise */
-    public record Turn(Kind kind, String work) {
+    public record Turn(Kind kind, WorkId work) {
         public enum Kind {
             /** It comes before what it came after. */
             UP,
@@ -84,7 +86,7 @@ public record NextPlan(
     public record Share(double mean, double low, double high) {}
 
     /** @param fall in course percent */
-    public record Price(String course, Rational fall) {}
+    public record Price(CourseId course, Rational fall) {}
 
     NextPlan with(List<Price> others) {
         return new NextPlan(planned, left, errands, stakes, share, withinPercent, proven, others, held);
@@ -98,7 +100,7 @@ public record NextPlan(
      * @param opens planned work that can't be begun before
      * @param pushedBy work that comes before it though it brings less a minute, in the plan's order
      */
-    public record Because(Kind kind, @Nullable Instant at, Rational loses, List<String> opens, List<String> pushedBy) {
+    public record Because(Kind kind, @Nullable Instant at, Rational loses, List<WorkId> opens, List<WorkId> pushedBy) {
         public enum Kind {
             WISHED,
             OPENS_OTHERS,
@@ -125,8 +127,8 @@ public record NextPlan(
      * @param leeway null where none is needed
      */
     public record Planned(
-            String work,
-            String course,
+            WorkId work,
+            CourseId course,
             ActionKind deed,
             boolean yours,
             long minutes,
@@ -164,14 +166,14 @@ public record NextPlan(
      * @param shutBy the work that would have to be opened again; empty unless it is shut for good
      */
     public record Left(
-            String work,
-            String course,
+            WorkId work,
+            CourseId course,
             ActionKind deed,
             long minutes,
             boolean minutesGuessed,
             Rational cost,
             LeftBecause because,
-            List<String> shutBy) {
+            List<WorkId> shutBy) {
         public Left {
             shutBy = List.copyOf(shutBy);
         }

@@ -18,6 +18,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.jspecify.annotations.Nullable;
 
@@ -65,8 +66,9 @@ public final class NextPlanner {
         List<Price> prices = new ArrayList<>();
         for (int i = 0; i < wished.stakes().size(); i++) {
             Stake with = wished.stakes().get(i);
-            prices.add(
-                    new Price(with.course(), unwished.stakes().get(i).planned().minus(with.planned())));
+            prices.add(new Price(
+                    Objects.requireNonNull(with.course()),
+                    unwished.stakes().get(i).planned().minus(with.planned())));
         }
         return prices;
     }

@@ -1,5 +1,7 @@
 package app.navlo.core.next;
 
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import org.jspecify.annotations.Nullable;
 
@@ -11,8 +13,8 @@ import org.jspecify.annotations.Nullable;
  */
 public record QuickAction(
         Kind kind,
-        String work,
-        String course,
+        WorkId work,
+        CourseId course,
         @Nullable Instant until,
         @Nullable Leeway leeway) {
     public enum Kind {

@@ -6,6 +6,8 @@ import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.NextPlan.Because;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.LeftBecause;
@@ -80,9 +82,9 @@ final class Replay {
     }
 
     NextPlan plan() {
-        Set<String> sat = order.stream().map(one -> one.duty().id()).collect(Collectors.toSet());
+        Set<WorkId> sat = order.stream().map(one -> one.duty().id()).collect(Collectors.toSet());
         List<Planned> planned = new ArrayList<>();
-        Map<String, Double> aMinute = new LinkedHashMap<>();
+        Map<WorkId, Double> aMinute = new LinkedHashMap<>();
         for (Sat one : order) {
             WhatIfCourse before = Objects.requireNonNull(trials.get(one.duty().book()));
             Rational gain = gain(one);
@@ -119,9 +121,9 @@ final class Replay {
     }
 
     private Held held() {
-        Map<String, Integer> places = new LinkedHashMap<>();
+        Map<WorkId, Integer> places = new LinkedHashMap<>();
         order.forEach(one -> places.put(one.duty().id(), places.size()));
-        Map<String, Held.Piece> all = new LinkedHashMap<>();
+        Map<WorkId, Held.Piece> all = new LinkedHashMap<>();
         for (Plan.Chosen one : choice.order()) {
             Task duty = duties.get(one.job());
             all.put(duty.id(), Held.Piece.of(duty, one.mode(), places.getOrDefault(duty.id(), LEFT_OUT)));
@@ -140,7 +142,7 @@ final class Replay {
     }
 
     private Stake stake(CourseBook book) {
-        String course = book.rules().course();
+        CourseId course = book.rules().course();
         if (Scale.byCompletion(book)) {
             Rational done = Scale.completed(Objects.requireNonNull(known.get(book)));
             Rational all = Rational.sum(duties.stream()
@@ -206,7 +208,7 @@ final class Replay {
     }
 
     /** @param aMinute of all work up to this, in the plan's order */
-    private static List<String> pushedBy(String work, Map<String, Double> aMinute) {
+    private static List<WorkId> pushedBy(WorkId work, Map<WorkId, Double> aMinute) {
         double ours = Objects.requireNonNull(aMinute.get(work));
         return aMinute.entrySet().stream()
                 .filter(before -> before.getValue() < ours)
@@ -288,9 +290,9 @@ final class Replay {
                 because);
     }
 
-    private Because because(Sat one, WhatIfCourse before, Rational gain, Set<String> sat, List<String> pushedBy) {
+    private Because because(Sat one, WhatIfCourse before, Rational gain, Set<WorkId> sat, List<WorkId> pushedBy) {
         Task duty = one.duty();
-        List<String> opens = duties.stream()
+        List<WorkId> opens = duties.stream()
                 .filter(other -> sat.contains(other.id()) && other.after().contains(duty.id()))
                 .map(Task::id)
                 .toList();

@@ -3,6 +3,8 @@ package app.navlo.core.next;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Turn;
 import java.time.Instant;
 import java.util.List;
@@ -27,7 +29,7 @@ record Task(
         long minutes,
         boolean minutesGuessed,
         @Nullable Instant release,
-        List<String> after,
+        List<WorkId> after,
         long lagMinutes,
         Rational onTime,
         List<Way> modes) {
@@ -45,11 +47,11 @@ record Task(
         return Undone.of(finding);
     }
 
-    String id() {
+    WorkId id() {
         return finding.id();
     }
 
-    String course() {
+    CourseId course() {
         return book.rules().course();
     }
 

@@ -4,6 +4,7 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.plan.PlanProblem;
 import app.navlo.core.plan.PlanProblem.Bonus;
 import app.navlo.core.plan.PlanProblem.Job;
@@ -36,7 +37,7 @@ final class TaskProblem {
     private static final long TARGET = 300;
 
     private final List<Task> duties;
-    private final Map<String, Integer> places = new HashMap<>();
+    private final Map<WorkId, Integer> places = new HashMap<>();
     private final List<CourseBook> books;
     private final Wishes wishes;
     /** The whole minute that minutes are counted from: hours are free and works are due on whole minutes. */
@@ -97,7 +98,7 @@ final class TaskProblem {
     }
 
     /** Which of the jobs a piece of work is. */
-    private int place(String work) {
+    private int place(WorkId work) {
         return Objects.requireNonNull(places.get(work));
     }
 
@@ -120,7 +121,7 @@ final class TaskProblem {
             }
         }
         return new Job(
-                duty.id(),
+                duty.id().text(),
                 duty.minutes(),
                 from,
                 after,
@@ -139,20 +140,20 @@ final class TaskProblem {
         for (Task duty : duties) {
             duty.after().forEach(before -> waiting.add(place(before), place(duty.id())));
         }
-        List<String> known = wishes.first().stream().filter(places::containsKey).toList();
+        List<WorkId> known = wishes.first().stream().filter(places::containsKey).toList();
         for (int i = 0; i < known.size(); i++) {
             for (int j = i + 1; j < known.size(); j++) {
                 wait(waiting, known.get(i), known.get(j));
             }
         }
         wishes.before().forEach((first, then) -> wait(waiting, first, then));
-        for (String first : known) {
+        for (WorkId first : known) {
             duties.forEach(duty -> wait(waiting, first, duty.id()));
         }
         return waiting;
     }
 
-    private void wait(Waiting waiting, String first, String then) {
+    private void wait(Waiting waiting, WorkId first, WorkId then) {
         Integer before = places.get(first);
         Integer after = places.get(then);
         if (before != null && after != null && duties.get(after).lagMinutes() == 0) {

@@ -5,6 +5,8 @@ import app.navlo.core.course.OneAtATime;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Shut;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.next.Task.Until;
 import app.navlo.core.next.Task.Way;
@@ -45,12 +47,12 @@ final class Tasks {
                     duty -> duty.finding().state().dueToCome(), Comparator.nullsLast(Comparator.naturalOrder()))
             .thenComparing(duty -> duty.finding().item().title());
 
-    private final Map<String, Aim> aims;
+    private final Map<CourseId, Aim> aims;
     private final Instant now;
-    private final Map<String, WorkAssessment> findings = new HashMap<>();
-    private final Map<String, Task> duties = new HashMap<>();
+    private final Map<WorkId, WorkAssessment> findings = new HashMap<>();
+    private final Map<WorkId, Task> duties = new HashMap<>();
 
-    private Tasks(Map<String, Aim> aims, Instant now) {
+    private Tasks(Map<CourseId, Aim> aims, Instant now) {
         this.aims = aims;
         this.now = now;
     }
@@ -61,7 +63,7 @@ final class Tasks {
      * @param known of each course
      * @param aims by course; usual where there is none
      */
-    static List<Task> of(Map<CourseBook, List<WorkAssessment>> known, Map<String, Aim> aims, Instant now) {
+    static List<Task> of(Map<CourseBook, List<WorkAssessment>> known, Map<CourseId, Aim> aims, Instant now) {
         Tasks all = new Tasks(aims, now);
         List<Task> found = new ArrayList<>();
         known.forEach((book, findings) -> {
@@ -92,8 +94,8 @@ final class Tasks {
     }
 
     /** Work that waits for what can't be done by the student can't be planned. */
-    private Set<String> openInTime(List<WorkAssessment> findings) {
-        Set<String> fits = new LinkedHashSet<>();
+    private Set<WorkId> openInTime(List<WorkAssessment> findings) {
+        Set<WorkId> fits = new LinkedHashSet<>();
         findings.stream().map(WorkAssessment::id).filter(duties::containsKey).forEach(fits::add);
         boolean dropped = true;
         while (dropped) {
@@ -164,7 +166,7 @@ final class Tasks {
         @Nullable
         Instant release;
 
-        final List<String> after = new ArrayList<>();
+        final List<WorkId> after = new ArrayList<>();
         Duration lag = Duration.ZERO;
 
         void notBefore(Instant at) {
@@ -191,7 +193,7 @@ final class Tasks {
     }
 
     /** What happens in class or at its time is done then, whatever is done for it. */
-    private void awaitDone(String work, Gated gated) {
+    private void awaitDone(WorkId work, Gated gated) {
         WorkAssessment first = findings.get(work);
         Stretch appointment = first == null ? null : first.item().schedule().appointment();
         if (appointment != null) {
@@ -206,7 +208,7 @@ final class Tasks {
     }
 
     /** A score is there when the teacher has graded the work. */
-    private void awaitScore(CourseBook book, String work, Gated gated) {
+    private void awaitScore(CourseBook book, WorkId work, Gated gated) {
         WorkAssessment first = findings.get(work);
         Duration turnaround = book.turnaround().median();
         if (first != null

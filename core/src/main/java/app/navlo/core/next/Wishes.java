@@ -1,5 +1,6 @@
 package app.navlo.core.next;
 
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -13,10 +14,10 @@ import java.util.Map;
  * @param nailed work that is done from an instant on, whatever else would be; past once its minutes are over
  */
 public record Wishes(
-        List<String> first, Map<String, Instant> notBefore, Map<String, String> before, Map<String, Instant> nailed) {
+        List<WorkId> first, Map<WorkId, Instant> notBefore, Map<WorkId, WorkId> before, Map<WorkId, Instant> nailed) {
     public static final Wishes NONE = new Wishes(List.of(), Map.of(), Map.of());
 
-    public Wishes(List<String> first, Map<String, Instant> notBefore, Map<String, String> before) {
+    public Wishes(List<WorkId> first, Map<WorkId, Instant> notBefore, Map<WorkId, WorkId> before) {
         this(first, notBefore, before, Map.of());
     }
 
@@ -28,7 +29,7 @@ public record Wishes(
     }
 
     /** Whether anything was wished of the place of this work. */
-    boolean ahead(String work) {
+    boolean ahead(WorkId work) {
         return first.contains(work) || before.containsKey(work);
     }
 }

@@ -2,6 +2,7 @@ package app.navlo.core.pace;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.work.WorkKind;
 import java.math.RoundingMode;
 import java.util.ArrayList;
@@ -20,7 +21,7 @@ import java.util.Optional;
  * @param saidMinutes of those, together
  * @param spentMinutes on those, together
  */
-public record EffortCorrection(String course, WorkKind kind, int works, long saidMinutes, long spentMinutes) {
+public record EffortCorrection(CourseId course, WorkKind kind, int works, long saidMinutes, long spentMinutes) {
     private static final int LEAST_WORKS = 3;
     private static final int MOST_WORKS = 10;
     private static final Rational NO_DIFFERENCE = Rational.of(1, 10);
@@ -36,7 +37,7 @@ public record EffortCorrection(String course, WorkKind kind, int works, long sai
      * @param saidMinutes at least 1
      * @param spentMinutes at least 1
      */
-    public record Done(String course, WorkKind kind, int saidMinutes, int spentMinutes) {
+    public record Done(CourseId course, WorkKind kind, int saidMinutes, int spentMinutes) {
         public Done {
             new Check()
                     .that(saidMinutes >= 1, "saidMinutes", "is " + saidMinutes + "; at least 1")

@@ -2,6 +2,7 @@ package app.navlo.core.pace;
 
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Turn;
 import java.time.Instant;
@@ -18,7 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param points final, posted; null while there are none
  */
 public record Paced(
-        String id,
+        WorkId id,
         @Nullable String unit,
         boolean required,
         long minutes,

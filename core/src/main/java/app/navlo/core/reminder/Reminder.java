@@ -4,6 +4,7 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Waiting;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Costs;
@@ -22,7 +23,7 @@ import java.util.Optional;
  * @param forGood whether nothing is taken any more after it
  * @param percent of the course that is lost then; 0 where that isn't known
  */
-public record Reminder(String work, Instant at, Instant lossAt, boolean forGood, Rational percent) {
+public record Reminder(WorkId work, Instant at, Instant lossAt, boolean forGood, Rational percent) {
     /** Of work whose effort nobody has said. */
     public static final long GUESSED_MINUTES = 30;
 

@@ -1,6 +1,8 @@
 package app.navlo.core.signal;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.reason.Reason;
 import java.time.Instant;
 import java.util.Comparator;
@@ -17,12 +19,12 @@ import org.jspecify.annotations.Nullable;
  */
 public record Signal(
         SignalKind kind,
-        String work,
-        String course,
+        WorkId work,
+        CourseId course,
         Instant since,
         @Nullable Instant until,
         @Nullable Rational stake,
-        List<String> about,
+        List<WorkId> about,
         Reason reason) {
     /** What ends soonest first, then the most pressing kind, then what most hangs on. */
     public static final Comparator<Signal> MOST_PRESSING = Comparator.comparing(

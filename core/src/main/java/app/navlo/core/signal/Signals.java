@@ -4,6 +4,7 @@ import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.TwoRecords;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Reason;
 import app.navlo.core.work.Actor;
@@ -337,7 +338,7 @@ public final class Signals {
     }
 
     private void add(
-            Reason reason, Instant since, @Nullable Instant until, @Nullable Rational stake, Collection<String> about) {
+            Reason reason, Instant since, @Nullable Instant until, @Nullable Rational stake, Collection<WorkId> about) {
         Reason whole = state().parts() == null
                 ? reason
                 : reason.with("done", state().parts().done())

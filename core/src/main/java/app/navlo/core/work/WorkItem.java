@@ -1,6 +1,7 @@
 package app.navlo.core.work;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
@@ -20,7 +21,7 @@ import org.jspecify.annotations.Nullable;
  * @param redo null where no redo may be begun unasked
  */
 public record WorkItem(
-        String id,
+        WorkId id,
         String title,
         WorkKind kind,
         boolean required,

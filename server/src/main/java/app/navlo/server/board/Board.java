@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.feedback.FeedbackCount;
@@ -31,7 +32,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.UnaryOperator;
+import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -74,7 +75,7 @@ public record Board(
             CourseBook book,
             WorkAssessment finding,
             Around around,
-            UnaryOperator<String> titles) {
+            Function<WorkId, String> titles) {
         /** What asks for the student's attention, the most pressing first. */
         public List<Signal> signals() {
             return Signals.of(book, finding, around);

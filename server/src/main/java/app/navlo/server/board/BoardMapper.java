@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.close.CheckIt;
 import app.navlo.core.next.Aim;
 import app.navlo.core.reason.Sentences;
@@ -111,11 +112,11 @@ public class BoardMapper {
     }
 
     private static SignalView signal(Board board, Signal signal) {
-        ZoneId zone = Objects.requireNonNull(board.courses().get(Long.parseLong(signal.course())))
+        ZoneId zone = Objects.requireNonNull(board.courses().get(signal.course().number()))
                 .details()
                 .zone();
         return new SignalView(
-                Long.parseLong(signal.work()),
+                signal.work().number(),
                 signal.kind(),
                 signal.kind().group(),
                 signal.kind().step(),
@@ -123,7 +124,7 @@ public class BoardMapper {
                 signal.since(),
                 signal.until(),
                 Figures.textOrNull(signal.stake()),
-                signal.about().stream().map(Long::valueOf).toList());
+                signal.about().stream().map(WorkId::number).toList());
     }
 
     private static CourseView course(Board board, Course course) {

@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.time.Deadline;
 import app.navlo.server.account.Sights;
@@ -137,7 +138,7 @@ public class Boards {
             }
             CourseBook book = books.computeIfAbsent(
                     work.definition().courseId(), course -> stored.books().of(course, now));
-            entries.add(stored.entry(book, book.finding(Long.toString(id))));
+            entries.add(stored.entry(book, book.finding(WorkId.of(id))));
         }
         return entries;
     }

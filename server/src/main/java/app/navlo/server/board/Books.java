@@ -1,5 +1,8 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.close.GradedReturn;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
@@ -59,7 +62,7 @@ final class Books {
             List<Work> here = byCourse.getOrDefault(course.id(), List.of());
             rules.put(course.id(), rules(course, course.rules()));
             this.works.put(course.id(), courseWorks(here));
-            here.forEach(work -> returns.addAll(Returns.of(Long.toString(course.id()), factsOf(work), Instant.MAX)));
+            here.forEach(work -> returns.addAll(Returns.of(CourseId.of(course.id()), factsOf(work), Instant.MAX)));
         }
     }
 
@@ -86,7 +89,7 @@ final class Books {
         SchoolCalendar calendar = term == null
                 ? SchoolCalendar.weekdays(course.details().zone(), Set.of())
                 : term.calendar(course.details().zone());
-        return sheet.rules(Long.toString(course.id()), calendar, term == null ? GradingPeriods.NONE : term.periods());
+        return sheet.rules(CourseId.of(course.id()), calendar, term == null ? GradingPeriods.NONE : term.periods());
     }
 
     private @Nullable Term term(Course course) {
@@ -107,7 +110,8 @@ final class Books {
         StudentEstimates.Figures own = figures.getOrDefault(work.id(), StudentEstimates.Figures.NONE);
         return new CourseWork(
                 definition.item(work.id()),
-                new CourseWork.Place(definition.unit(), definition.category(), sheet.standards(), sheet.extra()),
+                new CourseWork.Place(
+definition.unit(), CategoryId.orNull(definition.category()), sheet.standards().stream().map(StandardId::new).toList(), sheet.extra()),
                 sheet.gates().stream()
                         .filter(gate -> stillThere(gate, ids, units))
                         .map(GateSheet::gate)

@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.CourseId;
 import app.navlo.core.next.EffortSpread;
 import app.navlo.core.pace.EffortCorrection;
 import app.navlo.core.plan.Guess;
@@ -60,14 +61,14 @@ public final class Efforts {
                 done.add(new DoneAt(
                         at,
                         new EffortCorrection.Done(
-                                Long.toString(which.course()), which.kind(), said, spent.get(work.id()))));
+                                CourseId.of(which.course()), which.kind(), said, spent.get(work.id()))));
             }
         }
         done.sort(Comparator.comparing(DoneAt::at));
         spread = EffortSpread.of(done.stream().map(DoneAt::done).toList());
         for (EffortCorrection one :
                 EffortCorrection.of(done.stream().map(DoneAt::done).toList())) {
-            corrections.put(new CourseKind(Long.parseLong(one.course()), one.kind()), one);
+            corrections.put(new CourseKind(one.course().number(), one.kind()), one);
         }
         for (Work work : works) {
             boolean isDone = doneAt(facts.getOrDefault(work.id(), List.of())) != null;

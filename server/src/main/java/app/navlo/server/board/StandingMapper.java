@@ -1,5 +1,7 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.Reading;
@@ -42,7 +44,7 @@ public final class StandingMapper {
                             Figures.textOrNull(answer.grade().figure()),
                             answer.letter(),
                             answer.grade().counted(),
-                            answer.grade().belowLine());
+                            answer.grade().belowLine().stream().map(StandardId::text).toList());
                 })
                 .toList();
     }
@@ -62,16 +64,16 @@ public final class StandingMapper {
                 required.size() - path.undone().size(),
                 path.below().stream()
                         .map(below -> new BelowView(
-                                Long.parseLong(below.work()),
+                                below.work().number(),
                                 title(required, below.work()),
                                 Figures.textOrNull(below.percent()),
                                 Figures.text(below.from())))
                         .toList());
     }
 
-    private static String title(List<Board.Entry> works, String id) {
+    private static String title(List<Board.Entry> works, WorkId id) {
         return works.stream()
-                .filter(entry -> Long.toString(entry.work().id()).equals(id))
+                .filter(entry -> entry.work().id() == id.number())
                 .map(entry -> entry.work().definition().title())
                 .findFirst()
                 .orElse("work that is gone");

@@ -1,5 +1,6 @@
 package app.navlo.server.board;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.next.Aim;
@@ -65,7 +66,7 @@ record StudentData(
     }
 
     Board.Entry entry(CourseBook book, WorkAssessment finding) {
-        Work work = works.get(Long.parseLong(finding.id()));
+        Work work = works.get(finding.id().number());
         Course course = courses.get(Objects.requireNonNull(work).definition().courseId());
         return new Board.Entry(
                 work,
@@ -89,8 +90,8 @@ record StudentData(
                 this::title);
     }
 
-    private String title(String work) {
-        return Objects.requireNonNull(works.get(Long.parseLong(work)))
+    private String title(WorkId work) {
+        return Objects.requireNonNull(works.get(work.number()))
                 .definition()
                 .title();
     }

@@ -1,5 +1,6 @@
 package app.navlo.server.course;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.check.IllegalInput;
 import app.navlo.core.check.Problem;
 import app.navlo.core.course.CourseBook;
@@ -116,7 +117,7 @@ public class RulesService {
         List<Refusal.Fault> faults = new ArrayList<>();
         List<GradeSheet.ThresholdSheet> thresholds = rules.grade().thresholds();
         for (int i = 0; i < thresholds.size(); i++) {
-            if (!book.has(Long.toString(thresholds.get(i).work()))) {
+            if (!book.has(WorkId.of(thresholds.get(i).work()))) {
                 faults.add(new Refusal.Fault(
                         "grade.thresholds[" + i + "].work", "Choose a piece of work of this course."));
             }

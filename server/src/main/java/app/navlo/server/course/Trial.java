@@ -1,5 +1,7 @@
 package app.navlo.server.course;
 
+import app.navlo.core.id.PartId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
@@ -172,20 +174,20 @@ final class Trial {
                 .toList();
     }
 
-    private String title(String work) {
+    private String title(WorkId work) {
         return book.finding(work).item().title();
     }
 
     /** Work that would count, but for the category or standard that it doesn't name. */
     private List<String> nowhere() {
-        List<String> names = book.readings().of(Reading.FLOOR).grade().parts().stream()
+        List<PartId> names = book.readings().of(Reading.FLOOR).grade().parts().stream()
                 .map(Grade.Part::id)
                 .toList();
         if (names.isEmpty()) {
             return List.of();
         }
         return book.graded().stream()
-                .filter(work -> !names.contains(String.valueOf(work.category()))
+                .filter(work -> (work.category() == null || !names.contains(work.category()))
                         && work.standards().stream().noneMatch(names::contains))
                 .map(work -> title(work.id()))
                 .toList();

@@ -178,7 +178,7 @@ class HouseholdService {
         if (loss == null) {
             return null;
         }
-        long work = Long.parseLong(loss.work());
+        long work = loss.work().number();
         String title = board.entries().stream()
                 .filter(entry -> entry.work().id() == work)
                 .findFirst()

@@ -1,5 +1,6 @@
 package app.navlo.server.leeway;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.LeewayCase;
 import app.navlo.core.course.WorkAssessment;
@@ -52,7 +53,7 @@ class LeewayListService {
 
     public LeewayListView read(long student, Person reader) {
         NextService.Made made = next.make(student, ZoneId.of(reader.zone()), null, clock.instant());
-        Map<String, Instant> finished = new HashMap<>();
+        Map<WorkId, Instant> finished = new HashMap<>();
         for (Planned planned : made.plan().planned()) {
             if (!planned.sittings().isEmpty()) {
                 finished.put(planned.work(), planned.finish());
@@ -202,7 +203,7 @@ class LeewayListService {
 
     private static BankView bank(long course, CourseBook book, TokenRule rule, Map<Long, LeewayCase> cases) {
         List<Candidate> candidates = cases.entrySet().stream()
-                .filter(one -> book.has(Long.toString(one.getKey()))
+                .filter(one -> book.has(WorkId.of(one.getKey()))
                         && one.getValue().finding().tokens().may())
                 .map(one -> candidate(book, one.getKey(), one.getValue()))
                 .sorted(Comparator.comparing(Candidate::id))
@@ -215,7 +216,7 @@ class LeewayListService {
                 book.tokensLeft(),
                 rule.bank(),
                 best.uses().entrySet().stream()
-                        .map(use -> new BankUseView(Long.parseLong(use.getKey()), use.getValue()))
+                        .map(use -> new BankUseView(use.getKey().number(), use.getValue()))
                         .toList(),
                 Figures.text(best.total().minus(without)));
     }
@@ -230,7 +231,7 @@ class LeewayListService {
                 values.add(worth(book, one.finding(), choice.score()));
             }
         }
-        return new Candidate(Long.toString(work), values);
+        return new Candidate(WorkId.of(work), values);
     }
 
     private static Rational worth(CourseBook book, WorkAssessment finding, Rational score) {

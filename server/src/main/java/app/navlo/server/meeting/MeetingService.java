@@ -1,5 +1,6 @@
 package app.navlo.server.meeting;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.news.NewThing;
 import app.navlo.core.news.NewThings;
 import app.navlo.server.board.Board;
@@ -87,7 +88,7 @@ class MeetingService {
 
     /** What was done last, but a score before all else: what a teacher did about one piece of work is one line. */
     private static Stream<ReturnedView> ofEntry(Board.Entry entry, Instant since) {
-        return NewThings.of(String.valueOf(entry.work().id()), entry.facts(), null, since.minusNanos(1), entry.now())
+        return NewThings.of(WorkId.of(entry.work().id()), entry.facts(), null, since.minusNanos(1), entry.now())
                 .stream()
                 .filter(thing -> GIVEN_BACK.contains(thing.kind()))
                 .map(thing -> new ReturnedView(

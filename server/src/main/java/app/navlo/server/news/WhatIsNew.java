@@ -1,5 +1,6 @@
 package app.navlo.server.news;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.news.NewThing;
 import app.navlo.core.news.NewThings;
 import app.navlo.core.reason.Sentences;
@@ -196,7 +197,7 @@ public class WhatIsNew {
             boolean lost = entry.finding().item().required() && entry.state().timing() == Timing.CLOSED;
             Instant closed = lost ? entry.state().acceptance().ends() : null;
             List<NewThing> things =
-                    NewThings.of(String.valueOf(entry.work().id()), entry.facts(), closed, since, board.now());
+                    NewThings.of(WorkId.of(entry.work().id()), entry.facts(), closed, since, board.now());
             for (NewThing thing : things) {
                 RecordedFact fact = thing.fact() == null
                         ? null

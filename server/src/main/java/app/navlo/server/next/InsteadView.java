@@ -22,10 +22,10 @@ public record InsteadView(String fall, List<PriceView> prices, List<LoserView> l
         return new InsteadView(
                 Figures.hundredths(instead.fall()),
                 instead.prices().stream()
-                        .map(price -> new PriceView(Long.parseLong(price.course()), Figures.hundredths(price.fall())))
+                        .map(price -> new PriceView(price.course().number(), Figures.hundredths(price.fall())))
                         .toList(),
                 instead.losers().stream()
-                        .map(loser -> new LoserView(Long.parseLong(loser.work()), loser.missed()))
+                        .map(loser -> new LoserView(loser.work().number(), loser.missed()))
                         .toList());
     }
 }

@@ -1,5 +1,7 @@
 package app.navlo.server.next;
 
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Circumstances;
 import app.navlo.core.next.Held;
 import app.navlo.core.next.Instead;
@@ -104,7 +106,7 @@ public class NextService {
                 budgetMinutes == null ? own.spill(now, end, overrun(board)) : List.of(),
                 wishes(standing, now),
                 board.aims().entrySet().stream()
-                        .collect(Collectors.toMap(aim -> Long.toString(aim.getKey()), aim -> aim.getValue())),
+                        .collect(Collectors.toMap(aim -> CourseId.of(aim.getKey()), aim -> aim.getValue())),
                 guesses(board),
                 budgetMinutes == null ? before.held() : null);
         return new PlansOfTheMinute.Planned(with, NextPlanner.plan(board.books().values(), with, now));
@@ -116,8 +118,8 @@ public class NextService {
         planned(made, work, "work");
         planned(made, before, "before");
         Circumstances with = made.with();
-        Map<String, String> first = new HashMap<>(with.wishes().before());
-        first.put(Long.toString(work), Long.toString(before));
+        Map<WorkId, WorkId> first = new HashMap<>(with.wishes().before());
+        first.put(WorkId.of(work), WorkId.of(before));
         Wishes wished = new Wishes(
                 with.wishes().first(),
                 with.wishes().notBefore(),
@@ -127,7 +129,7 @@ public class NextService {
     }
 
     private static void planned(Made made, long work, String field) {
-        if (made.plan().planned().stream().noneMatch(one -> one.work().equals(Long.toString(work)))) {
+        if (made.plan().planned().stream().noneMatch(one -> one.work().equals(WorkId.of(work)))) {
             throw Refusal.invalid(field, "It isn't planned just now. Choose a move of the plan.");
         }
     }
@@ -160,11 +162,11 @@ public class NextService {
         return board.time().map(TimeSheet::overrunMinutes).orElse(TimeSheet.USUAL_OVERRUN);
     }
 
-    private static Map<String, Guess> guesses(Board board) {
-        Map<String, Guess> guesses = new HashMap<>();
+    private static Map<WorkId, Guess> guesses(Board board) {
+        Map<WorkId, Guess> guesses = new HashMap<>();
         for (Board.Entry entry : board.entries()) {
             long work = entry.work().id();
-            board.efforts().guess(work).ifPresent(guess -> guesses.put(Long.toString(work), guess));
+            board.efforts().guess(work).ifPresent(guess -> guesses.put(WorkId.of(work), guess));
         }
         return guesses;
     }
@@ -198,19 +200,19 @@ public class NextService {
         return new Wishes(
                 standing.stream()
                         .filter(wish -> wish.kind() == WishList.Kind.FIRST)
-                        .map(wish -> Long.toString(wish.work()))
+                        .map(wish -> WorkId.of(wish.work()))
                         .toList(),
                 standing.stream()
                         .filter(wish -> wish.kind() == WishList.Kind.LATER
                                 && wish.notBefore() != null
                                 && wish.notBefore().isAfter(now))
-                        .collect(Collectors.toMap(wish -> Long.toString(wish.work()), Wish::notBefore)),
+                        .collect(Collectors.toMap(wish -> WorkId.of(wish.work()), Wish::notBefore)),
                 standing.stream()
                         .filter(wish -> wish.before() != null)
                         .collect(Collectors.toMap(
-                                wish -> Long.toString(wish.work()), wish -> Long.toString(wish.before()))),
+                                wish -> WorkId.of(wish.work()), wish -> WorkId.of(wish.before()))),
                 standing.stream()
                         .filter(wish -> wish.kind() == WishList.Kind.NAILED)
-                        .collect(Collectors.toMap(wish -> Long.toString(wish.work()), Wish::notBefore)));
+                        .collect(Collectors.toMap(wish -> WorkId.of(wish.work()), Wish::notBefore)));
     }
 }

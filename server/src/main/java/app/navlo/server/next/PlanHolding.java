@@ -1,5 +1,6 @@
 package app.navlo.server.next;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Held;
 import app.navlo.core.next.NextPlan;
 import app.navlo.server.store.Changes;
@@ -79,12 +80,12 @@ class PlanHolding {
                 .filter(one -> !one.at().isAfter(now) && one.at().plus(SAID).isAfter(now))
                 .filter(one -> stillSo(one, plan));
         return holding.turn(plan)
-                .map(turn -> new Turned(turn.kind().name(), Long.parseLong(turn.work()), now))
+                .map(turn -> new Turned(turn.kind().name(), turn.work().number(), now))
                 .or(() -> last);
     }
 
     private static boolean stillSo(Turned last, NextPlan plan) {
-        String work = Long.toString(last.work());
+        WorkId work = WorkId.of(last.work());
         return last.how().equals(NextPlan.Turn.Kind.UP.name())
                 ? plan.planned().stream().anyMatch(one -> one.work().equals(work))
                 : plan.left().stream().anyMatch(one -> one.work().equals(work));
@@ -126,7 +127,7 @@ class PlanHolding {
         for (String piece : works.isEmpty() ? new String[0] : works.split(" ")) {
             String[] parts = piece.split(":");
             int place = parts.length > PARTS_OF_LEFT ? Integer.parseInt(parts[PARTS_OF_LEFT]) : -1;
-            pieces.add(new Held.Piece(parts[0], Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), place));
+            pieces.add(new Held.Piece(new WorkId(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), place));
         }
         return new Held(pieces, changed);
     }

@@ -1,5 +1,6 @@
 package app.navlo.server.next;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Leeway;
 import app.navlo.core.next.NextPlan;
 import app.navlo.core.next.NextPlan.Left;
@@ -56,8 +57,8 @@ final class PlanWriting {
 
     NextView view(NextPlan plan, List<Stretch> free, @Nullable Integer budgetMinutes, @Nullable Turned turned) {
         Set<Long> listed = new HashSet<>();
-        plan.planned().forEach(one -> listed.add(Long.valueOf(one.work())));
-        plan.left().forEach(one -> listed.add(Long.valueOf(one.work())));
+        plan.planned().forEach(one -> listed.add(one.work().number()));
+        plan.left().forEach(one -> listed.add(one.work().number()));
         List<Long> inClass = board.entries().stream()
                 .filter(entry -> entry.state().move() == Turn.YOURS
                         && !listed.contains(entry.work().id()))
@@ -84,7 +85,7 @@ final class PlanWriting {
                 plan.stakes().stream().map(PlanWriting::stake).toList(),
                 stake(Stake.mean(plan.stakes())),
                 plan.prices().stream()
-                        .map(price -> new PriceView(Long.parseLong(price.course()), Figures.hundredths(price.fall())))
+                        .map(price -> new PriceView(price.course().number(), Figures.hundredths(price.fall())))
                         .toList(),
                 plan.errands().stream().map(PlanWriting::errand).toList(),
                 days(plan),
@@ -107,7 +108,7 @@ final class PlanWriting {
 
     private static StakeView stake(Stake stake) {
         return new StakeView(
-                stake.course().isEmpty() ? null : Long.valueOf(stake.course()),
+                stake.course() == null ? null : stake.course().number(),
                 Figures.hundredths(stake.none()),
                 Figures.hundredths(stake.planned()),
                 Figures.hundredths(stake.all()),
@@ -123,7 +124,7 @@ final class PlanWriting {
     }
 
     private MoveView move(Planned planned) {
-        long work = Long.parseLong(planned.work());
+        long work = planned.work().number();
         Wish wish = wishes.get(work);
         return new MoveView(
                 work,
@@ -158,7 +159,7 @@ final class PlanWriting {
     }
 
     private static ErrandView errand(QuickAction errand) {
-        return new ErrandView(errand.kind(), Long.parseLong(errand.work()), errand.until(), leeway(errand.leeway()));
+        return new ErrandView(errand.kind(), errand.work().number(), errand.until(), leeway(errand.leeway()));
     }
 
     private static WhyHereView because(NextPlan.Because because) {
@@ -166,12 +167,12 @@ final class PlanWriting {
                 because.kind(),
                 because.at(),
                 Figures.hundredths(because.loses()),
-                because.opens().stream().map(Long::valueOf).toList(),
-                because.pushedBy().stream().map(Long::valueOf).toList());
+                because.opens().stream().map(WorkId::number).toList(),
+                because.pushedBy().stream().map(WorkId::number).toList());
     }
 
     private LeftView left(Left left) {
-        long work = Long.parseLong(left.work());
+        long work = left.work().number();
         return new LeftView(
                 work,
                 left.deed(),
@@ -179,7 +180,7 @@ final class PlanWriting {
                 left.minutesGuessed(),
                 Figures.hundredths(left.cost()),
                 left.because(),
-                left.shutBy().stream().map(Long::valueOf).toList(),
+                left.shutBy().stream().map(WorkId::number).toList(),
                 next(work),
                 notBefore(wishes.get(work)));
     }
@@ -213,9 +214,9 @@ final class PlanWriting {
         return !due.isBefore(board.now());
     }
 
-    private @Nullable Instant due(String work) {
+    private @Nullable Instant due(WorkId work) {
         WorkState state =
-                Objects.requireNonNull(entries.get(Long.parseLong(work))).state();
+                Objects.requireNonNull(entries.get(work.number())).state();
         return state.redo() == null ? state.due() : state.redo().due();
     }
 

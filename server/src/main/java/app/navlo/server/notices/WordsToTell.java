@@ -1,5 +1,6 @@
 package app.navlo.server.notices;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.Glance;
 import app.navlo.core.course.Lack;
 import app.navlo.core.news.NewThing;
@@ -173,7 +174,7 @@ class WordsToTell {
 
         private void scores() {
             for (Board.Entry entry : board.entries()) {
-                String id = Long.toString(entry.work().id());
+                WorkId id = WorkId.of(entry.work().id());
                 NewThings.of(id, entry.facts(), null, choice.scoresSince(), board.now()).stream()
                         .filter(thing -> thing.kind() == NewThing.Kind.SCORE)
                         .forEach(thing -> add(

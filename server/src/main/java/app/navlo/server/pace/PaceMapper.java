@@ -1,5 +1,6 @@
 package app.navlo.server.pace;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CoursePace;
 import app.navlo.core.course.PaceChain;
 import app.navlo.core.pace.Pace;
@@ -69,12 +70,12 @@ final class PaceMapper {
 
     private static ChainView chain(PaceChain chain) {
         return new ChainView(
-                Long.parseLong(chain.to()),
+                chain.to().number(),
                 chain.possible(),
-                chain.shutBy().stream().map(Long::valueOf).sorted().toList(),
+                chain.shutBy().stream().map(WorkId::number).sorted().toList(),
                 chain.links().stream()
                         .map(link -> new LinkView(
-                                Long.parseLong(link.work()),
+                                link.work().number(),
                                 link.unlocks(),
                                 link.startBy(),
                                 link.handInBy(),

@@ -1,5 +1,8 @@
 package app.navlo.server.sheet;
 
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.By;
@@ -94,7 +97,7 @@ public record GradeSheet(
             @Max(value = 200, message = "At most 200.") int dropHighest,
             boolean extra) {
         Category category() {
-            return new Category(name, name, Figures.orZero(weight), by, dropLowest, dropHighest, extra);
+            return new Category(new CategoryId(name), name, Figures.orZero(weight), by, dropLowest, dropHighest, extra);
         }
     }
 
@@ -108,7 +111,7 @@ public record GradeSheet(
 
             @NotNull(message = "Choose one.") StandardMethod method) {
         Standard standard() {
-            return new Standard(name, name, method);
+            return new Standard(new StandardId(name), name, method);
         }
     }
 
@@ -118,7 +121,7 @@ public record GradeSheet(
             @NotNull(message = "Give the percent.") @Pattern(regexp = Figures.PATTERN, message = Figures.WRITE_IT_SO)
             String percent) {
         Threshold threshold() {
-            return new Threshold(Long.toString(work), Figures.orZero(percent));
+            return new Threshold(WorkId.of(work), Figures.orZero(percent));
         }
     }
 

@@ -1,5 +1,6 @@
 package app.navlo.server.sheet;
 
+import app.navlo.core.id.CourseId;
 import app.navlo.core.check.Check;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseRules;
@@ -58,7 +59,7 @@ public record RuleSheet(
     }
 
     /** @throws app.navlo.core.check.IllegalInput naming every field that doesn't fit, by its path in this sheet */
-    public CourseRules rules(String course, SchoolCalendar calendar, GradingPeriods periods) {
+    public CourseRules rules(CourseId course, SchoolCalendar calendar, GradingPeriods periods) {
         new Check()
                 .notNegative(soonHours, "soonHours")
                 .notNegative(paceCap, "paceCap")

@@ -1,5 +1,6 @@
 package app.navlo.server.sheet;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.Rubric;
@@ -121,8 +122,8 @@ public record WorkSheet(
                     .orThrow();
             return switch (kind) {
                 case DATE -> new Gate.Date(Objects.requireNonNull(at));
-                case DONE -> new Gate.Done(String.valueOf(work));
-                case PERCENT -> new Gate.Percent(String.valueOf(work), atLeast());
+                case DONE -> new Gate.Done(WorkId.of(Objects.requireNonNull(work)));
+                case PERCENT -> new Gate.Percent(WorkId.of(Objects.requireNonNull(work)), atLeast());
                 case UNIT -> new Gate.Unit(Objects.requireNonNull(unit));
             };
         }

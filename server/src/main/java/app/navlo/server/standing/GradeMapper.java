@@ -1,5 +1,7 @@
 package app.navlo.server.standing;
 
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.grade.GradeBreakdown;
@@ -29,7 +31,7 @@ final class GradeMapper {
 
     GradeView of(WhatIfCourse trial) {
         Map<Reading, GradeBreakdown> unfolded = trial.unfolded();
-        Set<String> open = new HashSet<>(trial.open());
+        Set<WorkId> open = new HashSet<>(trial.open());
         return new GradeView(
                 List.of(Reading.values()).stream()
                         .map(reading -> reading(reading, Objects.requireNonNull(unfolded.get(reading))))
@@ -38,7 +40,7 @@ final class GradeMapper {
                         .map(work -> item(work, open.contains(work.id())))
                         .toList(),
                 book.completion()
-                        .map(path -> path.undone().stream().map(Long::valueOf).toList())
+                        .map(path -> path.undone().stream().map(WorkId::number).toList())
                         .orElse(List.of()));
     }
 
@@ -48,13 +50,13 @@ final class GradeMapper {
                 Figures.textOrNull(unfolded.answer().grade().figure()),
                 unfolded.answer().letter(),
                 unfolded.answer().grade().counted(),
-                unfolded.answer().grade().belowLine(),
+                unfolded.answer().grade().belowLine().stream().map(StandardId::text).toList(),
                 unfolded.parts().stream().map(GradeMapper::part).toList());
     }
 
     private static GradePartView part(GradeBreakdown.Part part) {
         return new GradePartView(
-                part.id(),
+                part.id() == null ? "" : part.id().text(),
                 part.name(),
                 Figures.textOrNull(part.figure()),
                 Figures.textOrNull(part.weight()),
@@ -64,7 +66,7 @@ final class GradeMapper {
                 part.only(),
                 part.terms().stream()
                         .map(term -> new GradeTermView(
-                                term.work(),
+                                term.work().text(),
                                 Figures.text(term.earned()),
                                 Figures.text(term.possible()),
                                 term.extra(),
@@ -76,9 +78,9 @@ final class GradeMapper {
         WorkState state = book.has(work.id()) ? book.state(work.id()) : null;
         boolean taken = state != null && state.mayHandIn();
         return new GradeItemView(
-                work.id(),
-                work.category(),
-                work.standards(),
+                work.id().text(),
+                work.category() == null ? null : work.category().text(),
+                work.standards().stream().map(StandardId::text).toList(),
                 Figures.text(work.possible()),
                 work.extra(),
                 work.required(),
@@ -93,8 +95,8 @@ final class GradeMapper {
                 figures(work.id()));
     }
 
-    private @Nullable ClassFiguresView figures(String work) {
-        ClassFigures figures = work.startsWith("new") ? null : classFigures.get(Long.valueOf(work));
+    private @Nullable ClassFiguresView figures(WorkId work) {
+        ClassFigures figures = book.has(work) ? classFigures.get(work.number()) : null;
         return figures == null
                 ? null
                 : new ClassFiguresView(

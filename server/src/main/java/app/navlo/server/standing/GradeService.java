@@ -1,5 +1,8 @@
 package app.navlo.server.standing;
 
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.course.WhatIfCourse;
@@ -71,7 +74,7 @@ class GradeService {
 
     private GradeMapper views(long student, CourseBook book) {
         List<Long> works =
-                book.graded().stream().map(work -> Long.valueOf(work.id())).toList();
+                book.graded().stream().map(work -> work.id().number()).toList();
         return new GradeMapper(book, material.classFigures(works, changes.undone(student)));
     }
 
@@ -89,7 +92,7 @@ class GradeService {
         List<WhatIf> then = new ArrayList<>();
         for (int i = 0; i < form.changes().size(); i++) {
             ChangeForm change = form.changes().get(i);
-            String work = Long.toString(change.work());
+            WorkId work = WorkId.of(change.work());
             if (!book.has(work)) {
                 throw Refusal.invalid("changes[" + i + "].work", "Choose a piece of work of this course.");
             }
@@ -107,7 +110,7 @@ class GradeService {
         if (points == null || change.handedIn() != null) {
             return points == null ? null : new WhatIf.Score(points, false);
         }
-        GradedWork values = book.finding(Long.toString(change.work())).graded();
+        GradedWork values = book.finding(WorkId.of(change.work())).graded();
         boolean forecast = values != null
                 && values.score() == null
                 && Objects.requireNonNull(change.points()).contains(".")
@@ -119,9 +122,9 @@ class GradeService {
         List<WhatIfCourse.Added> added = new ArrayList<>();
         form.added()
                 .forEach(work -> added.add(new WhatIfCourse.Added(
-                        "new " + (added.size() + 1),
-                        work.category(),
-                        work.standards(),
+                        new WorkId("new " + (added.size() + 1)),
+                        CategoryId.orNull(work.category()),
+                        work.standards().stream().map(StandardId::new).toList(),
                         Figures.orZero(work.possible()),
                         Figures.orZero(work.points()))));
         return added;
@@ -134,7 +137,7 @@ class GradeService {
         List<WhatIfCourse.Added> added = added(form.whatIf());
         WhatIfCourse trial = book.trial(then, added);
         Rational target = Figures.orZero(form.target());
-        String on = form.on() == null ? null : Long.toString(form.on());
+        WorkId on = form.on() == null ? null : WorkId.of(form.on());
         if (on != null && !trial.open().contains(on)) {
             return new TargetView(null, "Its score can't change any more. Choose another, or all of them.", null, null);
         }
@@ -150,7 +153,7 @@ class GradeService {
             CourseBook book, List<WhatIf> then, List<WhatIfCourse.Added> added, Rational target) {
         return Carry.to(target, book, then, added)
                 .map(pieces -> pieces.stream()
-                        .map(piece -> new CarryView(Long.parseLong(piece.work()), piece.minutes()))
+                        .map(piece -> new CarryView(piece.work().number(), piece.minutes()))
                         .toList())
                 .orElse(null);
     }

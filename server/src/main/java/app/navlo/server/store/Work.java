@@ -1,5 +1,6 @@
 package app.navlo.server.store;
 
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
@@ -150,7 +151,7 @@ public record Work(
         /** Without the cut-off and the grading close, which its course knows. */
         public WorkItem item(long id) {
             return new WorkItem(
-                    Long.toString(id),
+                    WorkId.of(id),
                     title,
                     kind,
                     handling.required(),

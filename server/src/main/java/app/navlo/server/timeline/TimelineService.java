@@ -4,6 +4,7 @@ import app.navlo.core.course.WorkSpan;
 import app.navlo.core.tide.Tideline;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
@@ -162,8 +163,8 @@ class TimelineService {
         return new TimelineSpan(kind, time.start(), time.endExclusive(), course, title);
     }
 
-    private static List<Long> numbers(Set<String> works) {
-        return works.stream().map(Long::valueOf).sorted().toList();
+    private static List<Long> numbers(Set<WorkId> works) {
+        return works.stream().map(WorkId::number).sorted().toList();
     }
 
     private static TimelineWork work(Board.Entry entry, WorkSpan span) {
