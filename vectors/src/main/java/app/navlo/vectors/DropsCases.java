@@ -21,7 +21,13 @@ final class DropsCases implements Adapter {
                                 Json.exact(node.get("possible")),
                                 node.get("extra").asBoolean(),
                                 Json.exact(node.get("earned")))));
-        return Json.map("percent", Json.exact(drops.percent()), "dropped", Json.texts(drops.dropped()), "onlyDrop", drops.only());
+        return Json.map(
+                "percent",
+                Json.exact(drops.percent()),
+                "dropped",
+                Json.texts(drops.dropped()),
+                "onlyDrop",
+                drops.only());
     }
 
     @Override

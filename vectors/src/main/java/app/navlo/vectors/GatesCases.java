@@ -1,11 +1,11 @@
 package app.navlo.vectors;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.CourseGates;
 import app.navlo.core.gate.Gate;
 import app.navlo.core.gate.Gated;
 import app.navlo.core.gate.Shut;
+import app.navlo.core.id.WorkId;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
@@ -94,7 +94,8 @@ final class GatesCases implements Adapter {
         if (shut instanceof Shut.UnitLeft unit) {
             return Json.map("kind", "unit", "unit", unit.unit(), "left", Json.texts(unit.left()));
         }
-        return Json.map("kind", "previous", "work", ((Shut.Previous) shut).work().text());
+        return Json.map(
+                "kind", "previous", "work", ((Shut.Previous) shut).work().text());
     }
 
     /** Exact minutes of a span. */

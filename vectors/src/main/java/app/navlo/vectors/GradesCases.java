@@ -1,7 +1,5 @@
 package app.navlo.vectors;
 
-import app.navlo.core.id.CategoryId;
-import app.navlo.core.id.CourseId;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
@@ -18,6 +16,8 @@ import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Scheme;
 import app.navlo.core.grade.Threshold;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
@@ -192,8 +192,7 @@ final class GradesCases implements Adapter {
 
     private static Map<String, Object> completion(JsonNode given) {
         CompletionScheme scheme = new CompletionScheme(Json.list(
-                given.get("thresholds"),
-                node -> new Threshold(Json.work(node, "item"), Json.exact(node.get("from")))));
+                given.get("thresholds"), node -> new Threshold(Json.work(node, "item"), Json.exact(node.get("from")))));
         CompletionScheme.Path path = scheme.path(Json.list(
                 given.get("items"),
                 node -> new CompletionScheme.Item(

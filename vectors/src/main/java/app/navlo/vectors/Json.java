@@ -1,7 +1,7 @@
 package app.navlo.vectors;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.policy.Measure;

@@ -1,7 +1,5 @@
 package app.navlo.vectors;
 
-import app.navlo.core.id.StandardId;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Grade;
 import app.navlo.core.grade.GradeTable;
@@ -9,6 +7,8 @@ import app.navlo.core.grade.Standard;
 import app.navlo.core.grade.StandardMethod;
 import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.Valued;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -61,7 +61,13 @@ final class StandardsCases implements Adapter {
 
     private static Valued valued(String standard, Instant at, Rational rating) {
         return new Valued(
-                new WorkId(standard + " at " + at), null, List.of(new StandardId(standard)), StandardsScheme.HIGHEST_RATING, false, rating, at);
+                new WorkId(standard + " at " + at),
+                null,
+                List.of(new StandardId(standard)),
+                StandardsScheme.HIGHEST_RATING,
+                false,
+                rating,
+                at);
     }
 
     private static Map<String, Object> reading(Grade grade, GradeTable table) {

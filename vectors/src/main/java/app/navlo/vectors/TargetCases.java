@@ -1,9 +1,9 @@
 package app.navlo.vectors;
 
-import app.navlo.core.id.CategoryId;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Target;
 import app.navlo.core.grade.Valued;
+import app.navlo.core.id.CategoryId;
 import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.databind.JsonNode;

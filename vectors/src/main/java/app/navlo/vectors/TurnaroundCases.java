@@ -1,10 +1,10 @@
 package app.navlo.vectors;
 
-import app.navlo.core.id.CourseId;
 import app.navlo.core.close.CheckIt;
 import app.navlo.core.close.GradedReturn;
 import app.navlo.core.close.SafeBy;
 import app.navlo.core.close.Turnaround;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.time.SchoolCalendar;
 import java.time.Instant;
 import java.util.ArrayList;

@@ -18,6 +18,9 @@ import app.navlo.core.grade.Standard;
 import app.navlo.core.grade.StandardMethod;
 import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.policy.Base;
@@ -39,11 +42,12 @@ public class DoorTest {
     }
 
     private static Gated waiting(String id, String forWork) {
-        return new Gated(id, "u1", true, false, false, false, null, List.of(new Gate.Done(forWork)));
+        return new Gated(
+                new WorkId(id), "u1", true, false, false, false, null, List.of(new Gate.Done(new WorkId(forWork))));
     }
 
     private static Category category(String id, long weight) {
-        return new Category(id, id, Rational.of(weight), By.POINTS, 0, 0, false);
+        return new Category(new CategoryId(id), id, Rational.of(weight), By.POINTS, 0, 0, false);
     }
 
     private static Object[] row(String field, String word, Build build) {
@@ -60,7 +64,7 @@ public class DoorTest {
                     "categories[1].id",
                     "labs",
                     () -> new WeightedScheme(List.of(category("labs", 1), category("labs", 2)))),
-            row("dropLowest", "-2", () -> new Category("a", "a", Rational.ONE, By.MEAN, -2, 0, false)),
+            row("dropLowest", "-2", () -> new Category(new CategoryId("a"), "a", Rational.ONE, By.MEAN, -2, 0, false)),
             row("gates", "a waits for b", () -> CourseGates.of(List.of(waiting("a", "b"), waiting("b", "a")), false)),
             row("gates of a", "nowhere", () -> CourseGates.of(List.of(waiting("a", "nowhere")), false)),
             row("due", "last grading close", () -> {
@@ -92,7 +96,8 @@ public class DoorTest {
                     "noneBelow",
                     "end at 4",
                     () -> new StandardsScheme(
-                            List.of(new Standard("soil", "Soil", StandardMethod.LATEST)), Rational.of(5))),
+                            List.of(new Standard(new StandardId("soil"), "Soil", StandardMethod.LATEST)),
+                            Rational.of(5))),
             row(
                     "rows[1].from",
                     "second time",

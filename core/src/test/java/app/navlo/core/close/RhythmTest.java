@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.check.IllegalInput;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.time.SchoolCalendar;
 import java.time.DayOfWeek;
 import java.time.Duration;
@@ -30,14 +31,14 @@ public class RhythmTest {
         Instant monday = Instant.parse("2026-09-07T08:00:00Z");
         for (int i = 0; i < days.length; i++) {
             Instant handedIn = monday.plus(Duration.ofDays(7L * i));
-            returns.add(new GradedReturn(course, handedIn, handedIn.plus(Duration.ofDays(days[i]))));
+            returns.add(new GradedReturn(new CourseId(course), handedIn, handedIn.plus(Duration.ofDays(days[i]))));
         }
         return returns;
     }
 
     @Test
     public void theMedianOfAnEvenNumberIsTheMeanOfTheMiddleTwo() {
-        Turnaround turnaround = Turnaround.of("soil", mondays("soil", 1, 1, 2, 3, 3, 4), CALENDAR, NOW);
+        Turnaround turnaround = Turnaround.of(new CourseId("soil"), mondays("soil", 1, 1, 2, 3, 3, 4), CALENDAR, NOW);
         assertEquals(turnaround.source(), Turnaround.Source.COURSE);
         assertEquals(turnaround.median(), Duration.ofHours(60));
         assertEquals(turnaround.p90(), Duration.ofDays(4));
@@ -46,7 +47,7 @@ public class RhythmTest {
     @Test
     public void weekendsAreNoWorkingTime() {
         assertEquals(
-                Turnaround.of("soil", mondays("soil", 7, 7, 7, 7, 7), CALENDAR, NOW)
+                Turnaround.of(new CourseId("soil"), mondays("soil", 7, 7, 7, 7, 7), CALENDAR, NOW)
                         .median(),
                 Duration.ofDays(5));
     }
@@ -54,10 +55,10 @@ public class RhythmTest {
     @Test
     public void tooFewReturnsArePooledAndNoneAreThreeSchoolDays() {
         List<GradedReturn> few = new ArrayList<>(mondays("soil", 1, 1));
-        assertEquals(Turnaround.of("soil", few, CALENDAR, NOW).source(), Turnaround.Source.DEFAULT);
-        assertEquals(Turnaround.of("soil", few, CALENDAR, NOW).p90(), Duration.ofDays(3));
+        assertEquals(Turnaround.of(new CourseId("soil"), few, CALENDAR, NOW).source(), Turnaround.Source.DEFAULT);
+        assertEquals(Turnaround.of(new CourseId("soil"), few, CALENDAR, NOW).p90(), Duration.ofDays(3));
         few.addAll(mondays("books", 2, 2, 2));
-        Turnaround pooled = Turnaround.of("soil", few, CALENDAR, NOW);
+        Turnaround pooled = Turnaround.of(new CourseId("soil"), few, CALENDAR, NOW);
         assertEquals(pooled.source(), Turnaround.Source.POOLED);
         assertEquals(pooled.used(), 5);
     }
@@ -66,37 +67,37 @@ public class RhythmTest {
     public void sevenInTenOnOneDayMakeARhythm() {
         int[] wednesdays = {2, 2, 2, 2, 2, 2, 2, 1, 1, 3};
         assertEquals(
-                Turnaround.of("soil", mondays("soil", wednesdays), CALENDAR, NOW)
+                Turnaround.of(new CourseId("soil"), mondays("soil", wednesdays), CALENDAR, NOW)
                         .gradingDay(),
                 DayOfWeek.WEDNESDAY);
         int[] sixInTen = {2, 2, 2, 2, 2, 2, 1, 1, 1, 3};
-        assertNull(
-                Turnaround.of("soil", mondays("soil", sixInTen), CALENDAR, NOW).gradingDay());
-        assertNull(Turnaround.of("soil", mondays("soil", 2, 2, 2, 2), CALENDAR, NOW)
+        assertNull(Turnaround.of(new CourseId("soil"), mondays("soil", sixInTen), CALENDAR, NOW)
+                .gradingDay());
+        assertNull(Turnaround.of(new CourseId("soil"), mondays("soil", 2, 2, 2, 2), CALENDAR, NOW)
                 .gradingDay());
     }
 
     @Test
     public void theNextGradingDayPassesHolidaysOverAndTodayCounts() {
-        Turnaround wednesdays = Turnaround.of("soil", mondays("soil", 2, 2, 2, 2, 2), CALENDAR, NOW);
+        Turnaround wednesdays = Turnaround.of(new CourseId("soil"), mondays("soil", 2, 2, 2, 2, 2), CALENDAR, NOW);
         Instant afterTheHoliday = CALENDAR.startOf(LocalDate.of(2026, 12, 2));
         assertEquals(wednesdays.nextGradingDay(CALENDAR, NOW), afterTheHoliday, "the 25th is a holiday");
         assertEquals(wednesdays.nextGradingDay(CALENDAR, afterTheHoliday.plusSeconds(40_000)), afterTheHoliday);
-        assertNull(Turnaround.of("soil", List.of(), CALENDAR, NOW).nextGradingDay(CALENDAR, NOW));
+        assertNull(Turnaround.of(new CourseId("soil"), List.of(), CALENDAR, NOW).nextGradingDay(CALENDAR, NOW));
     }
 
     @Test
     public void aReturnToComeIsNotKnownYet() {
         Instant early = Instant.parse("2026-09-20T08:00:00Z");
         assertEquals(
-                Turnaround.of("soil", mondays("soil", 1, 1, 1, 1, 1), CALENDAR, early)
+                Turnaround.of(new CourseId("soil"), mondays("soil", 1, 1, 1, 1, 1), CALENDAR, early)
                         .source(),
                 Turnaround.Source.DEFAULT);
     }
 
     @Test
     public void byRhythmWorkIsSafeBeforeTheLastGradingDayThatIsNoHoliday() {
-        Turnaround wednesdays = Turnaround.of("soil", mondays("soil", 2, 2, 2, 2, 2), CALENDAR, NOW);
+        Turnaround wednesdays = Turnaround.of(new CourseId("soil"), mondays("soil", 2, 2, 2, 2, 2), CALENDAR, NOW);
         Instant close = Instant.parse("2026-11-27T16:00:00Z");
         SafeBy safeBy = SafeBy.of(wednesdays, close, CALENDAR, null, NOW);
         assertEquals(safeBy.rule(), SafeBy.By.RHYTHM);
@@ -106,7 +107,7 @@ public class RhythmTest {
 
     @Test
     public void withoutARhythmItIsTheCloseLessNineInTen() {
-        Turnaround mixed = Turnaround.of("soil", mondays("soil", 1, 2, 3, 4, 1, 2, 3), CALENDAR, NOW);
+        Turnaround mixed = Turnaround.of(new CourseId("soil"), mondays("soil", 1, 2, 3, 4, 1, 2, 3), CALENDAR, NOW);
         Instant close = Instant.parse("2026-12-18T11:00:00Z");
         SafeBy safeBy = SafeBy.of(mixed, close, CALENDAR, null, NOW);
         assertEquals(safeBy.rule(), SafeBy.By.PERCENTILE);
@@ -116,7 +117,7 @@ public class RhythmTest {
 
     @Test
     public void checkItSaysWhy() {
-        Turnaround quick = Turnaround.of("soil", mondays("soil", 1, 1, 1, 1, 1), CALENDAR, NOW);
+        Turnaround quick = Turnaround.of(new CourseId("soil"), mondays("soil", 1, 1, 1, 1, 1), CALENDAR, NOW);
         Instant monday = Instant.parse("2026-11-23T08:00:00Z");
         assertEquals(CheckIt.reasons(monday, true, quick, CALENDAR, NOW).size(), 2);
         assertEquals(

@@ -8,6 +8,7 @@ import static org.testng.Assert.assertTrue;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Gate;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.time.WeeklyHours;
 import app.navlo.core.work.Actor;
@@ -107,22 +108,23 @@ public class CoursePaceTest {
     /** b waits for a; both take an hour, and b's due is on Friday at 16:20: b on Thursday evening, a on Wednesday. */
     @Test
     public void aChainIsBegunEarlyEnoughForItsEnd() {
-        CoursePace pace = pace(work("a", 20, List.of()), work("b", 3, List.of(new Gate.Done("a"))));
+        CoursePace pace = pace(work("a", 20, List.of()), work("b", 3, List.of(new Gate.Done(new WorkId("a")))));
         PaceChain chain = pace.chains().get(0);
-        assertEquals(chain.to(), "b");
+        assertEquals(chain.to(), new WorkId("b"));
         assertTrue(chain.possible());
         assertEquals(
                 chain.links(),
                 List.of(
-                        new PaceChain.Link("a", 1, evening("2026-11-25"), evening("2026-11-26"), false),
-                        new PaceChain.Link("b", 0, evening("2026-11-26"), NOW.plus(Duration.ofDays(3)), false)));
+                        new PaceChain.Link(new WorkId("a"), 1, evening("2026-11-25"), evening("2026-11-26"), false),
+                        new PaceChain.Link(
+                                new WorkId("b"), 0, evening("2026-11-26"), NOW.plus(Duration.ofDays(3)), false)));
     }
 
     /** What opens by a score waits for the teacher: three school days as long as nothing is known of them. */
     @Test
     public void aGateByScoreLeavesTimeToGrade() {
-        CoursePace pace =
-                pace(work("a", 20, List.of()), work("b", 10, List.of(new Gate.Percent("a", Rational.of(80)))));
+        CoursePace pace = pace(
+                work("a", 20, List.of()), work("b", 10, List.of(new Gate.Percent(new WorkId("a"), Rational.of(80)))));
         PaceChain.Link first = pace.chains().get(0).links().get(0);
         assertTrue(first.graded());
         Instant second = pace.chains().get(0).links().get(1).startBy();
@@ -133,8 +135,8 @@ public class CoursePaceTest {
     public void aChainTooLongForItsDueIsNotPossible() {
         CoursePace pace = pace(
                 work("a", 20, List.of()),
-                work("b", 20, List.of(new Gate.Done("a"))),
-                work("c", 1, List.of(new Gate.Done("b"))));
+                work("b", 20, List.of(new Gate.Done(new WorkId("a")))),
+                work("c", 1, List.of(new Gate.Done(new WorkId("b")))));
         assertEquals(pace.chains().size(), 1, "b only leads to c");
         assertFalse(pace.chains().get(0).possible());
         assertEquals(pace.chains().get(0).shutBy(), Set.of());
@@ -142,7 +144,8 @@ public class CoursePaceTest {
 
     @Test
     public void whatIsOpenAlreadyIsNoChain() {
-        CoursePace pace = pace(work("a", -1, List.of(), handedIn(2)), work("b", 3, List.of(new Gate.Done("a"))));
+        CoursePace pace =
+                pace(work("a", -1, List.of(), handedIn(2)), work("b", 3, List.of(new Gate.Done(new WorkId("a")))));
         assertTrue(pace.chains().isEmpty());
     }
 
@@ -150,9 +153,10 @@ public class CoursePaceTest {
     public void theMostUrgentChainComesFirst() {
         CoursePace pace = pace(
                 work("a", 30, List.of()),
-                work("late", 9, List.of(new Gate.Done("a"))),
-                work("soon", 4, List.of(new Gate.Done("a"))));
-        assertEquals(pace.chains().stream().map(PaceChain::to).toList(), List.of("soon", "late"));
+                work("late", 9, List.of(new Gate.Done(new WorkId("a")))),
+                work("soon", 4, List.of(new Gate.Done(new WorkId("a")))));
+        assertEquals(
+                pace.chains().stream().map(PaceChain::to).toList(), List.of(new WorkId("soon"), new WorkId("late")));
     }
 
     /** Over random courses: the counts are those of the work itself, however it is graded. */

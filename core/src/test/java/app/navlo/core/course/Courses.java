@@ -8,6 +8,9 @@ import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
 import app.navlo.core.grade.Scheme;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.LatePolicy;
@@ -48,7 +51,7 @@ public final class Courses {
 
     static CourseRules rules(Scheme scheme, LatePolicy late) {
         return new CourseRules(
-                "soil",
+                new CourseId("soil"),
                 SchoolCalendar.weekdays(ZONE, Set.of()),
                 WorkState.DEFAULT_SOON,
                 late,
@@ -76,7 +79,7 @@ public final class Courses {
         List<Category> categories = new ArrayList<>();
         for (int i = 0; i < 3; i++) {
             categories.add(new Category(
-                    "c" + i,
+                    new CategoryId("c" + i),
                     "",
                     Rational.of(10 + random.nextInt(40)),
                     By.values()[random.nextInt(2)],
@@ -104,7 +107,7 @@ public final class Courses {
 
     static CourseWork work(String id, String category, Rational possible, Instant due, List<Fact> facts) {
         WorkItem item = new WorkItem(
-                id,
+                new WorkId(id),
                 id,
                 WorkKind.ASSIGNMENT,
                 true,
@@ -114,7 +117,7 @@ public final class Courses {
                 null,
                 null,
                 null);
-        CourseWork.Place place = new CourseWork.Place("u1", category, List.of(), false);
+        CourseWork.Place place = new CourseWork.Place("u1", new CategoryId(category), List.of(), false);
         return new CourseWork(item, place, List.of(), null, null, 60, facts);
     }
 

@@ -99,7 +99,8 @@ public class EditedRulesTest {
             List<CourseWork> works = withTokensUsed(courses.works("c"), new Random(seed));
             CourseBook book = OddCourses.book(with(rules, new TokenRule(0, OLD, 4, OLD)), works, OddCourses.NOW);
             assertEquals(book.tokensLeft(), 0);
-            works.forEach(work -> assertTrue(!book.finding(work.id()).tokens().may(), work.id()));
+            works.forEach(work -> assertTrue(
+                    !book.finding(work.id()).tokens().may(), work.id().text()));
         }
     }
 }

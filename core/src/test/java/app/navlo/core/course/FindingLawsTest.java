@@ -5,6 +5,7 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.close.GradedReturn;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.work.Actor;
 import app.navlo.core.work.Costs;
@@ -42,7 +43,9 @@ public class FindingLawsTest {
                 boolean toHandIn =
                         finding.state().move() == Turn.YOURS || finding.state().move() == Turn.NOT_YET;
                 assertEquals(
-                        span.ends(), toHandIn ? finding.state().acceptance().ends() : null, finding.id());
+                        span.ends(),
+                        toHandIn ? finding.state().acceptance().ends() : null,
+                        finding.id().text());
                 assertTrue(span.returned() == null || !span.returned().isAfter(book.now()), span.toString());
             }
         }
@@ -71,7 +74,7 @@ public class FindingLawsTest {
         Rational lost = Rational.sum(costs.stream().map(Costs.CostDate::lost).toList());
         boolean ends = !costs.isEmpty() && costs.get(costs.size() - 1).endsAcceptance();
         if (!steps.isEmpty() && ends) {
-            assertEquals(lost, steps.get(0).score(), finding.id());
+            assertEquals(lost, steps.get(0).score(), finding.id().text());
         }
         costs.forEach(cost -> assertTrue(!cost.at().isBefore(now) && cost.lost().signum() >= 0, costs.toString()));
     }
@@ -92,10 +95,10 @@ public class FindingLawsTest {
         Fact byProgram = new Fact.Scored(stamp(at.plusSeconds(60), 3, Actor.SYSTEM), 1, Rational.ONE, true, true);
         Fact hidden = new Fact.Scored(stamp(at.plusSeconds(30), 3, Actor.TEACHER), 1, Rational.ONE, true, false);
         assertEquals(
-                Returns.of("c", List.of(byTeacher, comment, handIn, hidden), Courses.NOW),
-                List.of(new GradedReturn("c", at, at.plusSeconds(90))));
-        assertEquals(Returns.of("c", List.of(handIn, byProgram), Courses.NOW), List.of());
-        assertEquals(Returns.of("c", List.of(handIn, byTeacher), at), List.of());
+                Returns.of(new CourseId("c"), List.of(byTeacher, comment, handIn, hidden), Courses.NOW),
+                List.of(new GradedReturn(new CourseId("c"), at, at.plusSeconds(90))));
+        assertEquals(Returns.of(new CourseId("c"), List.of(handIn, byProgram), Courses.NOW), List.of());
+        assertEquals(Returns.of(new CourseId("c"), List.of(handIn, byTeacher), at), List.of());
     }
 
     private static Stamp stamp(Instant at, long order, Actor by) {

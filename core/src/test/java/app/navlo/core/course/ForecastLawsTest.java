@@ -10,6 +10,7 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Turn;
 import java.util.List;
 import org.testng.annotations.Test;
@@ -114,7 +115,7 @@ public class ForecastLawsTest {
                 assertNull(finding.safeBy());
                 assertTrue(!finding.extension().may() && !finding.tokens().may());
                 assertTrue(!asItIs.open().contains(finding.id()), "no target");
-                for (String root : finding.shutForGood()) {
+                for (WorkId root : finding.shutForGood()) {
                     assertNotEquals(book.finding(root).state().move(), Turn.YOURS, "it could still be done: " + root);
                 }
                 if (finding.graded() != null) {

@@ -102,7 +102,9 @@ public class GlanceLawsTest {
                             .toList();
                     assertTrue(missing.size() <= 1, finding.id() + " is " + missing);
                     boolean yours = finding.state().move() == Turn.YOURS;
-                    assertTrue(!missing.contains(Lack.SAVABLE) || yours, finding.id());
+                    assertTrue(
+                            !missing.contains(Lack.SAVABLE) || yours,
+                            finding.id().text());
                 }
             }
             for (Lack lack : Lack.values()) {

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.policy.Measure;
@@ -111,7 +112,7 @@ public class GlanceTest {
         CourseWork[] works = {work("before", -5), work("late", -2), work("far", 11), work("near", 9)};
         assertEquals(glance(running, works).count(Lack.SAVABLE), 1);
         assertEquals(glance(running, works).count(Lack.CLOSED), 0);
-        assertEquals(glance(running, works).nextDue().work(), "near");
+        assertEquals(glance(running, works).nextDue().work(), new WorkId("near"));
         assertEquals(glance(running, work("far", 11)).nextDue(), null);
         assertEquals(Glance.Span.running(List.of(), NOW), Glance.Span.ALL);
         assertEquals(Glance.Span.running(List.of(last), NOW), new Glance.Span(last, null));
@@ -121,7 +122,7 @@ public class GlanceTest {
     @Test
     public void theNextDueIsOfWorkThatIsStillTheStudents() {
         Glance glance = glance(work("later", 9), work("done", 1, in(1)), work("sooner", 4));
-        assertEquals(glance.nextDue(), new Glance.Loss("sooner", NOW.plus(Duration.ofDays(4))));
+        assertEquals(glance.nextDue(), new Glance.Loss(new WorkId("sooner"), NOW.plus(Duration.ofDays(4))));
         assertNull(glance(work("done", 1, in(1))).nextDue());
     }
 
@@ -129,7 +130,7 @@ public class GlanceTest {
     @Test
     public void whatIsAboutToBeLostIsInPercentOfTheCourse() {
         Glance late = glance(work("late", -2), work("done", -9, in(10)));
-        assertEquals(late.nextLoss().work(), "late");
+        assertEquals(late.nextLoss().work(), new WorkId("late"));
         assertTrue(
                 late.aboutToBeLost().compareTo(Rational.of(10)) >= 0
                         && late.aboutToBeLost().compareTo(Rational.of(50)) <= 0,

@@ -13,6 +13,10 @@ import app.navlo.core.grade.Standard;
 import app.navlo.core.grade.StandardMethod;
 import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.policy.Base;
@@ -70,7 +74,7 @@ public final class OddCourses {
         Instant close = oneIn(3) ? NOW.plus(Duration.ofHours(random.nextInt(500))) : null;
         boolean lenient = oneIn(3);
         return new CourseRules(
-                course,
+                new CourseId(course),
                 SchoolCalendar.weekdays(Courses.ZONE, Set.of()),
                 WorkState.DEFAULT_SOON,
                 late(),
@@ -101,7 +105,7 @@ public final class OddCourses {
         if (oneIn(2)) {
             List<Standard> standards = new ArrayList<>();
             for (int i = 0; i < 3; i++) {
-                standards.add(new Standard("c" + i, "", StandardMethod.values()[random.nextInt(4)]));
+                standards.add(new Standard(new StandardId("c" + i), "", StandardMethod.values()[random.nextInt(4)]));
             }
             return new StandardsScheme(standards, null);
         }
@@ -109,8 +113,8 @@ public final class OddCourses {
         for (int i = 0; i < 3; i++) {
             Rational weight = Rational.of(10 + random.nextInt(40));
             By by = By.values()[random.nextInt(2)];
-            categories.add(
-                    new Category("c" + i, "", weight, by, random.nextInt(3), random.nextInt(2), i == 2 && oneIn(3)));
+            categories.add(new Category(
+                    new CategoryId("c" + i), "", weight, by, random.nextInt(3), random.nextInt(2), i == 2 && oneIn(3)));
         }
         return new WeightedScheme(categories);
     }
@@ -129,7 +133,8 @@ public final class OddCourses {
             return List.of();
         }
         String before = course + random.nextInt(i);
-        return List.of(oneIn(2) ? new Gate.Done(before) : new Gate.Percent(before, Rational.of(60)));
+        return List.of(
+                oneIn(2) ? new Gate.Done(new WorkId(before)) : new Gate.Percent(new WorkId(before), Rational.of(60)));
     }
 
     private CourseWork work(String id, List<Gate> gates) {
@@ -137,7 +142,7 @@ public final class OddCourses {
         Instant due = NOW.plus(Duration.ofHours(random.nextInt(700) - 450L));
         Stretch appointment = oneIn(8) ? new Stretch(due, due.plus(Duration.ofHours(2))) : null;
         WorkItem item = new WorkItem(
-                id,
+                new WorkId(id),
                 id,
                 WorkKind.values()[random.nextInt(WorkKind.values().length)],
                 !oneIn(6),
@@ -157,7 +162,8 @@ public final class OddCourses {
                 null,
                 oneIn(3) ? new RedoRule(null, oneIn(2)) : null);
         String part = "c" + random.nextInt(3);
-        CourseWork.Place place = new CourseWork.Place("u1", part, List.of(part), oneIn(10));
+        CourseWork.Place place =
+                new CourseWork.Place("u1", new CategoryId(part), List.of(new StandardId(part)), oneIn(10));
         Rational own = oneIn(6) ? Rational.of(random.nextInt(101)) : null;
         return new CourseWork(item, place, gates, null, own, 15 + random.nextInt(90), facts(possible, due));
     }

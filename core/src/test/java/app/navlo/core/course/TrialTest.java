@@ -18,6 +18,8 @@ import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Scheme;
 import app.navlo.core.grade.Target;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Carry;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.work.Fact;
@@ -118,7 +120,7 @@ public class TrialTest {
         assertTrue(reached > 20 && out > 20, reached + " reached, " + out + " out of reach");
     }
 
-    private static Rational figure(CourseBook book, List<String> open, Rational percent) {
+    private static Rational figure(CourseBook book, List<WorkId> open, Rational percent) {
         List<WhatIf> then = new ArrayList<>();
         for (GradedWork work : book.trial(List.of(), List.of()).graded()) {
             if (open.contains(work.id())) {
@@ -139,9 +141,9 @@ public class TrialTest {
     public void aTargetOnOnePieceVariesThatAloneAndOnlyWhatIsOpen() {
         CourseBook book = points(list(10, null, 10, 8));
         WhatIfCourse trial = book.trial(List.of(), List.of());
-        assertEquals(trial.open(), List.of("w0"));
-        assertEquals(trial.reach(Rational.of(75), "w0").percent(), Rational.of(70));
-        expectThrows(IllegalArgumentException.class, () -> trial.reach(Rational.of(75), "w1"));
+        assertEquals(trial.open(), List.of(new WorkId("w0")));
+        assertEquals(trial.reach(Rational.of(75), new WorkId("w0")).percent(), Rational.of(70));
+        expectThrows(IllegalArgumentException.class, () -> trial.reach(Rational.of(75), new WorkId("w1")));
     }
 
     /** The pieces that would carry a target are the fewest minutes that do, by trying every choice of them. */
@@ -150,7 +152,7 @@ public class TrialTest {
         int carried = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             CourseBook book = book(seed);
-            List<String> open = book.trial(List.of(), List.of()).open();
+            List<WorkId> open = book.trial(List.of(), List.of()).open();
             if (open.size() > 7 || open.isEmpty()) {
                 continue;
             }
@@ -167,7 +169,7 @@ public class TrialTest {
         assertTrue(carried > 5, carried + " carried by work");
     }
 
-    private static boolean reaches(CourseBook book, List<String> open, int choice, Rational target) {
+    private static boolean reaches(CourseBook book, List<WorkId> open, int choice, Rational target) {
         List<WhatIf> then = new ArrayList<>();
         for (int i = 0; i < open.size(); i++) {
             WorkAssessment finding = book.finding(open.get(i));
@@ -221,7 +223,8 @@ public class TrialTest {
 
     private static WeightedScheme categories(int many, int weight, int dropLowest) {
         return new WeightedScheme(IntStream.range(0, many)
-                .mapToObj(i -> new Category("c" + i, "C" + i, Rational.of(weight), By.POINTS, dropLowest, 0, false))
+                .mapToObj(i -> new Category(
+                        new CategoryId("c" + i), "C" + i, Rational.of(weight), By.POINTS, dropLowest, 0, false))
                 .toList());
     }
 
@@ -234,7 +237,7 @@ public class TrialTest {
         assertNull(soFar(points(list(10, null, 20, null))).answer().grade().figure(), "nothing scored yet");
         CourseBook one = points(list(10, 5));
         assertNull(
-                one.trial(List.of(WhatIf.excused("w0")), List.of())
+                one.trial(List.of(WhatIf.excused(new WorkId("w0"))), List.of())
                         .readings()
                         .of(Reading.SO_FAR)
                         .grade()
@@ -263,17 +266,19 @@ public class TrialTest {
     @Test
     public void addedWorkCountsAndNothingBelowZeroIsTaken() {
         CourseBook book = points(list(10, 5));
-        WhatIfCourse.Added added = new WhatIfCourse.Added("new 1", null, List.of(), Rational.of(30), Rational.of(30));
+        WhatIfCourse.Added added =
+                new WhatIfCourse.Added(new WorkId("new 1"), null, List.of(), Rational.of(30), Rational.of(30));
         WhatIfCourse with = book.trial(List.of(), List.of(added));
         assertEquals(with.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(3500, 40));
         assertEquals(book.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(50), "nothing is kept");
         assertFalse(with.open().contains("new 1"), "it has its score");
-        expectThrows(IllegalInput.class, () -> WhatIf.counts("w0", Rational.of(-1)));
+        expectThrows(IllegalInput.class, () -> WhatIf.counts(new WorkId("w0"), Rational.of(-1)));
         expectThrows(
                 IllegalInput.class,
-                () -> new WhatIfCourse.Added("new 1", null, List.of(), Rational.of(-1), Rational.of(-1)));
+                () -> new WhatIfCourse.Added(new WorkId("new 1"), null, List.of(), Rational.of(-1), Rational.of(-1)));
         expectThrows(
-                IllegalInput.class, () -> book.trial(List.of(WhatIf.counts("elsewhere", Rational.ONE)), List.of()));
+                IllegalInput.class,
+                () -> book.trial(List.of(WhatIf.counts(new WorkId("elsewhere"), Rational.ONE)), List.of()));
     }
 
     /** With the percent that is said the mean of two courses is reached, and with a little less it isn't. */
@@ -328,7 +333,7 @@ public class TrialTest {
         assertTrue(over.reach(Rational.of(50), null).outOfReach());
         Instant before = NOW.minus(Duration.ofDays(40));
         WhatIfCourse ahead = CourseBook.of(plain, works, List.of(), before).trial(List.of(), List.of());
-        assertEquals(ahead.open(), List.of("w0", "w1"));
+        assertEquals(ahead.open(), List.of(new WorkId("w0"), new WorkId("w1")));
         assertNull(ahead.readings().of(Reading.SO_FAR).grade().figure());
         assertEquals(ahead.reach(Rational.of(50), null).percent(), Rational.of(50));
         assertEquals(ahead.readings().of(Reading.CEILING).grade().figure(), Rational.HUNDRED);

@@ -10,6 +10,8 @@ import app.navlo.core.course.TwoRecords.Explained;
 import app.navlo.core.course.TwoRecords.Kind;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.policy.Measure;
@@ -61,7 +63,7 @@ public class TwoRecordsTest {
         CourseWork essay = Courses.work("essay", "c0", POSSIBLE, NOW.plus(Duration.ofDays(9)), List.of());
         CourseBook book =
                 CourseBook.of(Courses.rules(new PointsScheme(), A_TENTH_A_DAY), List.of(lab, essay), returns, NOW);
-        return TwoRecords.compare(book, book.finding("lab"), other);
+        return TwoRecords.compare(book, book.finding(new WorkId("lab")), other);
     }
 
     private static Difference one(Instant due, List<Fact> facts, RecordEntry other) {
@@ -107,7 +109,7 @@ public class TwoRecordsTest {
         List<GradedReturn> thursdays = new ArrayList<>();
         for (int week = 1; week <= 5; week++) {
             Instant thursday = Instant.parse("2026-11-26T12:00:00Z").minus(Duration.ofDays(7L * week));
-            thursdays.add(new GradedReturn("soil", thursday.minus(Duration.ofDays(6)), thursday));
+            thursdays.add(new GradedReturn(new CourseId("soil"), thursday.minus(Duration.ofDays(6)), thursday));
         }
         List<Difference> all = compare(ago(2), List.of(handedIn(ago(1))), thursdays, record(ago(2), null, true));
         assertEquals(all.get(0).advice().rule(), Advice.WAIT);

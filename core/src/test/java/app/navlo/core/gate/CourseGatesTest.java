@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.time.SchoolCalendar;
 import app.navlo.core.time.WeeklyHours;
@@ -37,13 +38,14 @@ public class CourseGatesTest {
                 String other = "w" + random.nextInt(many);
                 gates.add(
                         switch (random.nextInt(3)) {
-                            case 0 -> new Gate.Done(other);
-                            case 1 -> new Gate.Percent(other, Rational.of(80));
+                            case 0 -> new Gate.Done(new WorkId(other));
+                            case 1 -> new Gate.Percent(new WorkId(other), Rational.of(80));
                             default -> new Gate.Unit("u0");
                         });
             }
             boolean done = random.nextInt(3) == 0;
-            works.add(new Gated("w" + i, "u" + i % 2, true, random.nextInt(5) == 0, done, false, null, gates));
+            works.add(new Gated(
+                    new WorkId("w" + i), "u" + i % 2, true, random.nextInt(5) == 0, done, false, null, gates));
         }
         return works;
     }
@@ -53,8 +55,8 @@ public class CourseGatesTest {
         int n = works.size();
         boolean[][] waits = new boolean[n][n];
         for (int i = 0; i < n; i++) {
-            for (String before : gates.waitsFor(works.get(i).id())) {
-                waits[i][Integer.parseInt(before.substring(1))] = true;
+            for (WorkId before : gates.waitsFor(works.get(i).id())) {
+                waits[i][Integer.parseInt(before.text().substring(1))] = true;
             }
         }
         for (int k = 0; k < n; k++) {
@@ -73,12 +75,12 @@ public class CourseGatesTest {
         int circles = 0;
         for (int i = 0; i < 3_000; i++) {
             List<Gated> works = course(random);
-            Optional<List<String>> cycle = CourseGates.cycle(works, false);
+            Optional<List<WorkId>> cycle = CourseGates.cycle(works, false);
             if (cycle.isPresent()) {
                 circles++;
                 assertEquals(
                         cycle.get().get(0),
-                        cycle.get().stream().min(String::compareTo).orElseThrow());
+                        cycle.get().stream().min(WorkId::compareTo).orElseThrow());
             } else {
                 CourseGates gates = CourseGates.of(works, false);
                 assertFalse(reachesItself(works, gates));
@@ -89,15 +91,15 @@ public class CourseGatesTest {
     }
 
     private static void assertChain(CourseGates gates, Gated work) {
-        List<String> chain = gates.chainTo(work.id());
+        List<WorkId> chain = gates.chainTo(work.id());
         for (int i = 0; i < chain.size(); i++) {
-            List<String> later = chain.subList(i + 1, chain.size());
+            List<WorkId> later = chain.subList(i + 1, chain.size());
             assertTrue(gates.waitsFor(chain.get(i)).stream().noneMatch(later::contains), chain.toString());
             assertTrue(gates.unlocks(chain.get(i)).contains(work.id()));
         }
         gates.shutting(work.id(), NOW)
-                .forEach(shut ->
-                        assertFalse(Sentences.write(shut.reason(id -> id), ZONE).contains("{")));
+                .forEach(shut -> assertFalse(
+                        Sentences.write(shut.reason(WorkId::text), ZONE).contains("{")));
     }
 
     @Test
@@ -109,15 +111,16 @@ public class CourseGatesTest {
         Instant due = Instant.parse("2026-12-04T16:00:00Z");
         List<Chain.Latest> latest = Chain.latestStarts(
                         List.of(
-                                new Chain.Link("quiz", 60, Duration.ofHours(48), null),
-                                new Chain.Link("essay", 180, null, due)),
+                                new Chain.Link(new WorkId("quiz"), 60, Duration.ofHours(48), null),
+                                new Chain.Link(new WorkId("essay"), 180, null, due)),
                         evenings,
                         calendar)
                 .orElseThrow();
         assertEquals(latest.get(1).startBy(), Instant.parse("2026-12-02T17:00:00Z"));
         assertEquals(latest.get(0).finishBy(), Instant.parse("2026-11-30T17:00:00Z"));
         assertEquals(latest.get(0).startBy(), Instant.parse("2026-11-30T16:00:00Z"));
-        assertTrue(Chain.latestStarts(List.of(new Chain.Link("a", 5, null, due)), new WeeklyHours(Map.of()), calendar)
+        assertTrue(Chain.latestStarts(
+                        List.of(new Chain.Link(new WorkId("a"), 5, null, due)), new WeeklyHours(Map.of()), calendar)
                 .isEmpty());
     }
 
@@ -126,9 +129,9 @@ public class CourseGatesTest {
         Instant handedIn = Instant.parse("2026-11-20T11:00:00Z");
         CompletionPath path = CompletionPath.of(
                 List.of(
-                        new CompletionPath.Given("walk", true, null, false),
-                        new CompletionPath.Given("forms", false, handedIn, false),
-                        new CompletionPath.Given("exam", false, null, true)),
+                        new CompletionPath.Given(new WorkId("walk"), true, null, false),
+                        new CompletionPath.Given(new WorkId("forms"), false, handedIn, false),
+                        new CompletionPath.Given(new WorkId("exam"), false, null, true)),
                 Duration.ofDays(1),
                 SchoolCalendar.weekdays(ZONE, Set.of()));
         assertEquals(path.left(), 2);

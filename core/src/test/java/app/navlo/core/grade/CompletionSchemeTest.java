@@ -6,17 +6,19 @@ import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.CompletionScheme.Item;
+import app.navlo.core.id.WorkId;
 import java.util.List;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
 /** A course that is passed when all required work is done and the named pieces reach their thresholds. */
 public class CompletionSchemeTest {
-    private static final CompletionScheme SCHEME = new CompletionScheme(
-            List.of(new Threshold("key 5", Rational.of(75)), new Threshold("key 7", Rational.of(200, 3))));
+    private static final CompletionScheme SCHEME = new CompletionScheme(List.of(
+            new Threshold(new WorkId("key 5"), Rational.of(75)),
+            new Threshold(new WorkId("key 7"), Rational.of(200, 3))));
 
     private static Item item(String id, boolean required, boolean done, long possible, Rational earned) {
-        return new Item(id, required, done, Rational.of(possible), earned);
+        return new Item(new WorkId(id), required, done, Rational.of(possible), earned);
     }
 
     /** Both keys reached, and nothing else to be done. */
@@ -59,8 +61,14 @@ public class CompletionSchemeTest {
             String why, List<Item> items, boolean complete, List<String> undone, List<String> below) {
         CompletionScheme.Path path = SCHEME.path(items);
         assertEquals(path.complete(), complete, why);
-        assertEquals(path.undone(), undone, why);
-        assertEquals(path.below().stream().map(CompletionScheme.Below::work).toList(), below, why);
+        assertEquals(path.undone().stream().map(WorkId::text).toList(), undone, why);
+        assertEquals(
+                path.below().stream()
+                        .map(CompletionScheme.Below::work)
+                        .map(WorkId::text)
+                        .toList(),
+                below,
+                why);
     }
 
     /** Two thirds of nine are six, exactly: no rounding lets somebody fall short of it or slip over it. */

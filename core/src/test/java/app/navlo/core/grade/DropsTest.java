@@ -4,6 +4,8 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -21,7 +23,8 @@ public class DropsTest {
             Rational earned = wide
                     ? Rational.of(random.nextInt(Integer.MAX_VALUE), WIDE + 2L * i)
                     : Rational.of(random.nextInt((int) possible * 2 + 1), 2);
-            items.add(Valued.of("w" + i, "c", Rational.of(possible), random.nextInt(6) == 0, earned));
+            items.add(Valued.of(
+                    new WorkId("w" + i), new CategoryId("c"), Rational.of(possible), random.nextInt(6) == 0, earned));
         }
         return items;
     }

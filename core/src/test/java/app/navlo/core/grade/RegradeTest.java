@@ -3,6 +3,9 @@ package app.navlo.core.grade;
 import static org.testng.Assert.assertEquals;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,9 +22,11 @@ public class RegradeTest {
     private Valued work(String id) {
         Rational possible = Rational.of(random.nextInt(8) == 0 ? 0 : 5 + random.nextInt(40));
         return new Valued(
-                id,
-                "c" + random.nextInt(4),
-                random.nextBoolean() ? List.of("s" + random.nextInt(3)) : List.of("s0", "s2"),
+                new WorkId(id),
+                new CategoryId("c" + random.nextInt(4)),
+                random.nextBoolean()
+                        ? List.of(new StandardId("s" + random.nextInt(3)))
+                        : List.of(new StandardId("s0"), new StandardId("s2")),
                 possible,
                 random.nextInt(6) == 0,
                 possible.times(Rational.of(random.nextInt(21), 20)),
@@ -39,12 +44,12 @@ public class RegradeTest {
     }
 
     private Standard standard(int i) {
-        return new Standard("s" + i, "", StandardMethod.values()[random.nextInt(4)]);
+        return new Standard(new StandardId("s" + i), "", StandardMethod.values()[random.nextInt(4)]);
     }
 
     private Category category(int i) {
         return new Category(
-                "c" + i,
+                new CategoryId("c" + i),
                 "",
                 Rational.of(1 + random.nextInt(50)),
                 By.values()[random.nextInt(2)],
@@ -90,21 +95,22 @@ public class RegradeTest {
         List<Valued> works = List.of(points("a", 80, 100), points("b", 20, 100), points("c", 1, 20));
         Drops drops = Drops.choose(By.POINTS, 1, 0, works);
         assertEquals(drops.percent(), Rational.parse("67.5"));
-        assertEquals(drops.dropped(), java.util.Set.of("b"));
+        assertEquals(drops.dropped(), java.util.Set.of(new WorkId("b")));
     }
 
     private static Valued points(String id, int earned, int possible) {
-        return Valued.of(id, "c0", Rational.of(possible), false, Rational.of(earned));
+        return Valued.of(new WorkId(id), new CategoryId("c0"), Rational.of(possible), false, Rational.of(earned));
     }
 
     @Test
     public void anEmptyCategoryGivesItsWeightUp() {
-        Category labs = new Category("c0", "", Rational.of(30), By.POINTS, 0, 0, false);
-        Category tests = new Category("c1", "", Rational.of(70), By.POINTS, 0, 0, false);
-        Category more = new Category("c2", "", Rational.of(5), By.POINTS, 0, 0, true);
+        Category labs = new Category(new CategoryId("c0"), "", Rational.of(30), By.POINTS, 0, 0, false);
+        Category tests = new Category(new CategoryId("c1"), "", Rational.of(70), By.POINTS, 0, 0, false);
+        Category more = new Category(new CategoryId("c2"), "", Rational.of(5), By.POINTS, 0, 0, true);
         WeightedScheme scheme = new WeightedScheme(List.of(labs, tests, more));
         assertEquals(scheme.grade(List.of(points("a", 8, 10))).figure(), Rational.of(80));
-        Valued extra = new Valued("x", "c2", List.of(), Rational.of(10), false, Rational.of(6), null);
+        Valued extra = new Valued(
+                new WorkId("x"), new CategoryId("c2"), List.of(), Rational.of(10), false, Rational.of(6), null);
         assertEquals(scheme.grade(List.of(points("a", 8, 10), extra)).figure(), Rational.of(83));
         assertEquals(scheme.grade(List.of(extra)).figure(), null);
     }

@@ -5,6 +5,9 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,12 +24,15 @@ public class TargetTest {
         if (random.nextInt(4) == 0) {
             StandardMethod method = StandardMethod.values()[random.nextInt(4)];
             return new StandardsScheme(
-                    List.of(new Standard("c0", "", method), new Standard("c1", "", StandardMethod.HIGHEST)), null);
+                    List.of(
+                            new Standard(new StandardId("c0"), "", method),
+                            new Standard(new StandardId("c1"), "", StandardMethod.HIGHEST)),
+                    null);
         }
         List<Category> categories = new ArrayList<>();
         for (int i = 0; i < 2; i++) {
             categories.add(new Category(
-                    "c" + i,
+                    new CategoryId("c" + i),
                     "",
                     Rational.of(10 + random.nextInt(40)),
                     By.values()[random.nextInt(2)],
@@ -41,9 +47,9 @@ public class TargetTest {
         long possible = 4 + random.nextInt(30);
         String category = "c" + random.nextInt(2);
         return new Valued(
-                "w" + n,
-                category,
-                List.of(category),
+                new WorkId("w" + n),
+                new CategoryId(category),
+                List.of(new StandardId(category)),
                 Rational.of(possible),
                 false,
                 Rational.of(random.nextInt((int) possible + 1)),

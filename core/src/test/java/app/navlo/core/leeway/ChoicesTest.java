@@ -4,6 +4,7 @@ import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.Choices.Choice;
 import app.navlo.core.leeway.Choices.Kind;
 import app.navlo.core.policy.Base;
@@ -39,7 +40,7 @@ public class ChoicesTest {
 
     private static WorkItem item(WorkKind kind, WorkItem.@Nullable Parts parts) {
         WorkItem.Marking marking = new WorkItem.Marking(POSSIBLE, null, KeptScore.HIGHEST);
-        return new WorkItem("w", "w", kind, true, true, marking, WorkItem.Schedule.NONE, null, parts, null);
+        return new WorkItem(new WorkId("w"), "w", kind, true, true, marking, WorkItem.Schedule.NONE, null, parts, null);
     }
 
     @DataProvider

@@ -3,6 +3,7 @@ package app.navlo.core.leeway;
 import static org.testng.Assert.assertEquals;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -42,7 +43,7 @@ public class TokenBankTest {
                 for (int v = random.nextInt(4); v >= 0; v--) {
                     values.add(Rational.of(random.nextInt(9), 1 + random.nextInt(3)));
                 }
-                candidates.add(new TokenBank.Candidate("w" + c, values));
+                candidates.add(new TokenBank.Candidate(new WorkId("w" + c), values));
             }
             int tokens = random.nextInt(6);
             best = Rational.of(-1);

@@ -6,6 +6,7 @@ import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.news.NewThing.Kind;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.Actor;
@@ -41,7 +42,7 @@ public class NewThingsTest {
     }
 
     private static List<NewThing> things(@Nullable Instant closed, Fact... facts) {
-        return NewThings.of("3", List.of(facts), closed, SINCE, NOW);
+        return NewThings.of(new WorkId("3"), List.of(facts), closed, SINCE, NOW);
     }
 
     @DataProvider
@@ -151,12 +152,12 @@ public class NewThingsTest {
                     })
                     .toList();
             Instant middle = SINCE.plusSeconds(random.nextInt(86_400));
-            List<String> whole = keys(NewThings.of("1", facts, null, SINCE, NOW));
-            List<String> late = keys(NewThings.of("1", facts, null, middle, NOW));
-            List<String> early = keys(NewThings.of("1", facts, null, SINCE, middle));
+            List<String> whole = keys(NewThings.of(new WorkId("1"), facts, null, SINCE, NOW));
+            List<String> late = keys(NewThings.of(new WorkId("1"), facts, null, middle, NOW));
+            List<String> early = keys(NewThings.of(new WorkId("1"), facts, null, SINCE, middle));
             assertEquals(late.size() + early.size(), whole.size());
             assertTrue(whole.containsAll(late) && whole.containsAll(early));
-            List<Instant> order = NewThings.of("1", facts, null, SINCE, NOW).stream()
+            List<Instant> order = NewThings.of(new WorkId("1"), facts, null, SINCE, NOW).stream()
                     .map(NewThing::shownAt)
                     .toList();
             for (int i = 1; i < order.size(); i++) {

@@ -13,6 +13,8 @@ import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenRule;
@@ -53,7 +55,7 @@ public class AppointmentsTest {
                 null,
                 Duration.ofHours(72));
         CourseRules rules = new CourseRules(
-                "soil",
+                new CourseId("soil"),
                 SchoolCalendar.weekdays(ZoneId.of("Europe/Copenhagen"), Set.of()),
                 WorkState.DEFAULT_SOON,
                 late,
@@ -65,7 +67,7 @@ public class AppointmentsTest {
                 false,
                 6);
         WorkItem exam = new WorkItem(
-                "exam",
+                new WorkId("exam"),
                 "Test 2",
                 kind,
                 true,
@@ -86,11 +88,11 @@ public class AppointmentsTest {
 
     @Test
     public void itsStartIsWhatCountsAndItIsOverFromThenOn() {
-        WorkAssessment before = book(NOW).finding("exam");
+        WorkAssessment before = book(NOW).finding(new WorkId("exam"));
         assertEquals(before.state().due(), EXAM.start());
         assertEquals(before.state().timing(), Timing.AHEAD);
         assertEquals(before.state().move(), Turn.YOURS);
-        WorkAssessment after = book(EXAM.endExclusive()).finding("exam");
+        WorkAssessment after = book(EXAM.endExclusive()).finding(new WorkId("exam"));
         assertEquals(after.state().stage(), Stage.TURNED_IN);
         assertEquals(after.state().timing(), Timing.ON_TIME);
         assertFalse(after.state().missing());
@@ -98,7 +100,7 @@ public class AppointmentsTest {
 
     @Test
     public void nothingIsLostByLatenessAndNothingCanBeMoved() {
-        WorkAssessment exam = book(NOW).finding("exam");
+        WorkAssessment exam = book(NOW).finding(new WorkId("exam"));
         assertNull(exam.penalty());
         assertEquals(exam.steps(), List.of());
         assertNull(exam.state().acceptance().ends(), "the cut-off of late work says nothing of it");
@@ -113,7 +115,7 @@ public class AppointmentsTest {
         NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(FREE), NOW);
         Planned prepare = plan.planned().get(0);
         assertEquals(prepare.deed(), ActionKind.PREPARE);
-        assertEquals(prepare.gain(), book.finding("exam").impact().dividedBy(Rational.of(2)));
+        assertEquals(prepare.gain(), book.finding(new WorkId("exam")).impact().dividedBy(Rational.of(2)));
         assertEquals(prepare.because().at(), EXAM.start());
         assertTrue(prepare.finish().isBefore(EXAM.start()));
         assertEquals(prepare.because().loses(), prepare.gain(), "after it has begun nothing can be prepared");
@@ -123,7 +125,9 @@ public class AppointmentsTest {
     public void whatPreparingBringsIsTheStudentsToSay() {
         CourseBook much = book(WorkKind.TEST, 90, Rational.of(80), NOW);
         NextPlan plan = NextPlanner.plan(List.of(much), Circumstances.of(FREE), NOW);
-        assertEquals(plan.planned().get(0).gain(), much.finding("exam").impact().times(Rational.of(8, 10)));
+        assertEquals(
+                plan.planned().get(0).gain(),
+                much.finding(new WorkId("exam")).impact().times(Rational.of(8, 10)));
         CourseBook nothing = book(WorkKind.TEST, 90, Rational.ZERO, NOW);
         assertEquals(
                 NextPlanner.plan(List.of(nothing), Circumstances.of(FREE), NOW).planned(), List.of());

@@ -12,6 +12,8 @@ import app.navlo.core.course.CourseWork;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.policy.Base;
@@ -70,7 +72,7 @@ public class CalmTest {
                 null,
                 Duration.ofHours(72));
         CourseRules rules = new CourseRules(
-                "soil",
+                new CourseId("soil"),
                 SchoolCalendar.weekdays(ZoneId.of("Europe/Copenhagen"), Set.of()),
                 WorkState.DEFAULT_SOON,
                 late,
@@ -87,7 +89,7 @@ public class CalmTest {
 
     private static CourseWork work(Piece piece) {
         WorkItem item = new WorkItem(
-                piece.id(),
+                new WorkId(piece.id()),
                 piece.id(),
                 WorkKind.ASSIGNMENT,
                 true,
@@ -110,7 +112,7 @@ public class CalmTest {
     }
 
     private static List<String> order(NextPlan plan) {
-        return plan.planned().stream().map(Planned::work).toList();
+        return plan.planned().stream().map(Planned::work).map(WorkId::text).toList();
     }
 
     private static Instant minute(int minutes) {
@@ -144,7 +146,7 @@ public class CalmTest {
     public void aPlanThatHoldsForgetsNothingOfWhatWasChosen() {
         NextPlan plan = plan(crowded(), NOW, Circumstances.of(free(NOW)));
         assertTrue(plan.held().planned().size() < crowded().size(), "something is left out");
-        assertEquals(plan.held().planned(), order(plan), "as it is begun");
+        assertEquals(plan.held().planned().stream().map(WorkId::text).toList(), order(plan), "as it is begun");
         List<Boolean> isPlanned =
                 plan.held().pieces().stream().map(Held.Piece::isPlanned).toList();
         assertTrue(
@@ -181,11 +183,11 @@ public class CalmTest {
     public void whatIsPlannedIsToldAsItIsBegunWhereverItStands() {
         Held held = new Held(
                 List.of(
-                        new Held.Piece("second", 1, 0, 1),
-                        new Held.Piece("left", 2, 0, -1),
-                        new Held.Piece("first", 1, 1, 0)),
+                        new Held.Piece(new WorkId("second"), 1, 0, 1),
+                        new Held.Piece(new WorkId("left"), 2, 0, -1),
+                        new Held.Piece(new WorkId("first"), 1, 1, 0)),
                 false);
-        assertEquals(held.planned(), List.of("first", "second"));
+        assertEquals(held.planned(), List.of(new WorkId("first"), new WorkId("second")));
         assertTrue(held.afterAChange().changed());
         assertEquals(held.afterAChange().pieces(), held.pieces());
     }
@@ -241,10 +243,10 @@ public class CalmTest {
     @Test
     public void anHourThatAMoveIsNailedToHolds() {
         Instant hour = Instant.parse("2026-11-25T15:45:00Z");
-        Wishes nailed = new Wishes(List.of(), Map.of(), Map.of(), Map.of("plate", hour));
+        Wishes nailed = new Wishes(List.of(), Map.of(), Map.of(), Map.of(new WorkId("plate"), hour));
         NextPlan plan = plan(WEEK, NOW, Circumstances.of(free(NOW)).with(nailed));
         Planned plate = plan.planned().stream()
-                .filter(one -> one.work().equals("plate"))
+                .filter(one -> one.work().text().equals("plate"))
                 .findFirst()
                 .orElseThrow();
         assertEquals(plate.sittings(), List.of(new Stretch(hour, hour.plus(Duration.ofMinutes(90)))));
@@ -264,15 +266,15 @@ public class CalmTest {
     @Test
     public void aNailHoldsOutsideFreeHoursAndIsForgottenOnceItIsPast() {
         Instant night = Instant.parse("2026-11-25T22:00:00Z");
-        Wishes nailed = new Wishes(List.of(), Map.of(), Map.of(), Map.of("sheet", night));
+        Wishes nailed = new Wishes(List.of(), Map.of(), Map.of(), Map.of(new WorkId("sheet"), night));
         NextPlan plan = plan(WEEK, NOW, Circumstances.of(free(NOW)).with(nailed));
         assertTrue(plan.planned().stream()
-                .anyMatch(one -> one.work().equals("sheet")
+                .anyMatch(one -> one.work().text().equals("sheet")
                         && one.sittings().get(0).start().equals(night)));
         Instant after = night.plus(Duration.ofHours(2));
         NextPlan later = plan(WEEK, after, Circumstances.of(free(after)).with(nailed));
         assertTrue(later.planned().stream()
-                .filter(one -> one.work().equals("sheet"))
+                .filter(one -> one.work().text().equals("sheet"))
                 .noneMatch(one -> one.sittings().get(0).start().equals(night)));
     }
 
@@ -290,7 +292,7 @@ public class CalmTest {
         assertEquals(order(soft).get(0), "due tonight");
         assertEquals(soft.planned().get(0).finish(), minute(70));
         assertTrue(hard.planned().stream()
-                .filter(one -> one.work().equals("due tonight"))
+                .filter(one -> one.work().text().equals("due tonight"))
                 .allMatch(one -> one.finish().isAfter(minute(1_000))));
         assertTrue(Stake.mean(soft.stakes())
                         .planned()
@@ -321,11 +323,11 @@ public class CalmTest {
     public void anotherOrderIsSaidWithWhatItCosts() {
         NextPlan plan = plan(NOW, null);
         assertEquals(Instead.of(plan, plan), new Instead(Rational.ZERO, List.of(), List.of()));
-        Wishes essayFirst = new Wishes(List.of("essay"), Map.of(), Map.of());
+        Wishes essayFirst = new Wishes(List.of(new WorkId("essay")), Map.of(), Map.of());
         NextPlan other = plan(WEEK, NOW, Circumstances.of(free(NOW)).with(essayFirst));
         Instead instead = Instead.of(plan, other);
         assertTrue(instead.losers().stream()
-                .anyMatch(loser -> loser.work().equals("hand-in")
+                .anyMatch(loser -> loser.work().text().equals("hand-in")
                         && NOW.plus(Duration.ofMinutes(100)).equals(loser.missed())));
         assertTrue(instead.fall().signum() > 0);
         assertEquals(

@@ -11,6 +11,7 @@ import app.navlo.core.course.WhatIf;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.WorkId;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -40,14 +41,14 @@ public class CarryTest {
         return CourseBook.of(rules, works, List.of(), Courses.NOW);
     }
 
-    private static List<String> open(CourseBook book) {
+    private static List<WorkId> open(CourseBook book) {
         return book.trial(List.of(), List.of()).open();
     }
 
     /** Where the course comes to with what is done as it is expected, and all other open work at zero. */
-    private static Rational figure(CourseBook book, Set<String> done) {
+    private static Rational figure(CourseBook book, Set<WorkId> done) {
         List<WhatIf> then = new ArrayList<>();
-        for (String id : open(book)) {
+        for (WorkId id : open(book)) {
             WorkAssessment finding = book.finding(id);
             Rational raw = finding.expectedPercent()
                     .times(finding.item().marking().possible())
@@ -66,11 +67,11 @@ public class CarryTest {
         return figure(book, Set.copyOf(open(book))).times(FOUR_FIFTHS);
     }
 
-    private static boolean reaches(CourseBook book, Set<String> done) {
+    private static boolean reaches(CourseBook book, Set<WorkId> done) {
         return figure(book, done).compareTo(target(book)) >= 0;
     }
 
-    private static Set<String> ids(List<Carry.Piece> pieces) {
+    private static Set<WorkId> ids(List<Carry.Piece> pieces) {
         return pieces.stream().map(Carry.Piece::work).collect(Collectors.toCollection(HashSet::new));
     }
 
@@ -83,11 +84,11 @@ public class CarryTest {
             assertTrue(open(book).size() > 10, open(book).size() + " open");
             List<Carry.Piece> carry =
                     Carry.to(target(book), book, List.of(), List.of()).orElseThrow();
-            Set<String> chosen = ids(carry);
+            Set<WorkId> chosen = ids(carry);
             assertTrue(open(book).containsAll(chosen), "only what is open: " + chosen);
             assertTrue(reaches(book, chosen), "course " + seed);
             for (Carry.Piece piece : carry) {
-                Set<String> without = new HashSet<>(chosen);
+                Set<WorkId> without = new HashSet<>(chosen);
                 without.remove(piece.work());
                 assertTrue(!reaches(book, without), "course " + seed + " without " + piece.work());
                 assertEquals(piece.minutes(), book.finding(piece.work()).work().minutes());
@@ -103,9 +104,9 @@ public class CarryTest {
         int less = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             CourseBook book = book(seed);
-            Set<String> inOrder = new HashSet<>();
+            Set<WorkId> inOrder = new HashSet<>();
             long minutes = 0;
-            for (String id : open(book)) {
+            for (WorkId id : open(book)) {
                 if (!reaches(book, inOrder)) {
                     inOrder.add(id);
                     minutes += book.finding(id).work().minutes();
@@ -126,7 +127,7 @@ public class CarryTest {
         CourseBook book = book(1);
         List<Carry.Piece> carry =
                 Carry.to(target(book), book, List.of(), List.of()).orElseThrow();
-        String first = carry.get(0).work();
+        WorkId first = carry.get(0).work();
         List<WhatIf> full = List.of(
                 WhatIf.counts(first, book.finding(first).item().marking().possible()));
         List<Carry.Piece> then = Carry.to(target(book), book, full, List.of()).orElseThrow();

@@ -3,6 +3,7 @@ package app.navlo.core.next;
 import static org.testng.Assert.assertEquals;
 import static org.testng.Assert.assertTrue;
 
+import app.navlo.core.id.CourseId;
 import app.navlo.core.pace.EffortCorrection.Done;
 import app.navlo.core.plan.Guess;
 import app.navlo.core.work.WorkKind;
@@ -18,7 +19,7 @@ public class EffortSpreadTest {
         List<Done> done = new ArrayList<>();
         for (int i = 0; i < many; i++) {
             int spent = (int) Math.round(600 * Math.exp(0.3 + spread * random.nextGaussian()));
-            done.add(new Done("soil", WorkKind.ASSIGNMENT, 600, Math.max(1, spent)));
+            done.add(new Done(new CourseId("soil"), WorkKind.ASSIGNMENT, 600, Math.max(1, spent)));
         }
         return done;
     }

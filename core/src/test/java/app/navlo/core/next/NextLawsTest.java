@@ -13,6 +13,8 @@ import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Gate;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenRule;
 import app.navlo.core.next.NextPlan.Left;
@@ -29,6 +31,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalTime;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -68,7 +71,7 @@ public class NextLawsTest {
 
     private static CourseRules rules(String course, CourseRules like, @Nullable ExtensionRule extension) {
         return new CourseRules(
-                course,
+                new CourseId(course),
                 like.calendar(),
                 like.soon(),
                 like.late(),
@@ -95,7 +98,7 @@ public class NextLawsTest {
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
             NextPlan plan = NextPlanner.plan(books, Circumstances.of(FREE), NOW);
-            List<String> said = Stream.concat(
+            List<WorkId> said = Stream.concat(
                             plan.planned().stream().filter(Planned::yours).map(Planned::work),
                             plan.left().stream().map(Left::work))
                     .sorted()
@@ -138,7 +141,7 @@ public class NextLawsTest {
             List<CourseBook> books = books(seed);
             NextPlan plan = NextPlanner.plan(books, Circumstances.of(FREE), NOW);
             for (CourseBook book : books) {
-                Map<String, Planned> here = plan.planned().stream()
+                Map<WorkId, Planned> here = plan.planned().stream()
                         .filter(planned -> book.has(planned.work()))
                         .collect(Collectors.toMap(Planned::work, planned -> planned));
                 List<WhatIf> nothing = new ArrayList<>();
@@ -183,8 +186,8 @@ public class NextLawsTest {
             if (free.planned().size() < 2) {
                 continue;
             }
-            String last = free.planned().get(free.planned().size() - 1).work();
-            String first = free.planned().get(0).work();
+            WorkId last = free.planned().get(free.planned().size() - 1).work();
+            WorkId first = free.planned().get(0).work();
             NextPlan wished = NextPlanner.plan(
                     books,
                     Circumstances.of(FREE).with(new Wishes(List.of(last), Map.of(first, tomorrow), Map.of())),
@@ -196,7 +199,7 @@ public class NextLawsTest {
                         "a price is the fall of what the headline shows");
             }
             assertEquals(wished.prices().size(), books.size());
-            Set<String> planned = wished.planned().stream().map(Planned::work).collect(Collectors.toSet());
+            Set<WorkId> planned = wished.planned().stream().map(Planned::work).collect(Collectors.toSet());
             if (planned.contains(last)) {
                 assertEquals(wished.planned().get(0).work(), last);
                 moved++;
@@ -212,21 +215,26 @@ public class NextLawsTest {
     @Test
     public void wishesForWorkThatWaitsForOtherWorkNeverGoRoundInACircle() {
         CourseWork opener = open("opener", List.of());
-        CourseWork gated = open("gated", List.of(new Gate.Done("opener")));
+        CourseWork gated = open("gated", List.of(new Gate.Done(new WorkId("opener"))));
         CourseWork other = open("other", List.of());
         CourseBook book = CourseBook.of(new Courses(1).rules(), List.of(opener, gated, other), List.of(), NOW);
-        for (List<String> first : List.of(
-                List.of("gated", "other"),
-                List.of("other", "gated"),
-                List.of("gated", "opener"),
-                List.of("gated", "opener", "other"))) {
+        for (List<WorkId> first : List.of(
+                ids("gated", "other"),
+                ids("other", "gated"),
+                ids("gated", "opener"),
+                ids("gated", "opener", "other"))) {
             NextPlan plan = NextPlanner.plan(
                     List.of(book), Circumstances.of(FREE).with(new Wishes(first, Map.of(), Map.of())), NOW);
-            List<String> order = plan.planned().stream().map(Planned::work).toList();
+            List<WorkId> order = plan.planned().stream().map(Planned::work).toList();
             assertEquals(order.size(), 3, "planned " + order + " for " + first);
-            assertTrue(order.indexOf("opener") < order.indexOf("gated"), order + " for " + first);
-            assertTrue(order.indexOf(first.get(0)) <= order.indexOf("other"), order + " for " + first);
+            assertTrue(
+                    order.indexOf(new WorkId("opener")) < order.indexOf(new WorkId("gated")), order + " for " + first);
+            assertTrue(order.indexOf(first.get(0)) <= order.indexOf(new WorkId("other")), order + " for " + first);
         }
+    }
+
+    private static List<WorkId> ids(String... texts) {
+        return Arrays.stream(texts).map(WorkId::new).toList();
     }
 
     private static CourseWork open(String id, List<Gate> gates) {
@@ -235,7 +243,7 @@ public class NextLawsTest {
         WorkItem.Schedule schedule =
                 new WorkItem.Schedule(null, Deadline.at(NOW.plus(Duration.ofDays(3))), null, null, null);
         return new CourseWork(
-                new WorkItem(id, id, item.kind(), true, true, item.marking(), schedule, null, null, null),
+                new WorkItem(new WorkId(id), id, item.kind(), true, true, item.marking(), schedule, null, null, null),
                 plain.place(),
                 gates,
                 null,
@@ -273,19 +281,19 @@ public class NextLawsTest {
         int moved = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             List<CourseBook> books = books(seed);
-            List<String> order = works(NextPlanner.plan(books, Circumstances.of(FREE), NOW));
+            List<WorkId> order = works(NextPlanner.plan(books, Circumstances.of(FREE), NOW));
             if (order.size() < 3) {
                 continue;
             }
-            String up = order.get(order.size() - 1);
-            String other = order.get(0);
+            WorkId up = order.get(order.size() - 1);
+            WorkId other = order.get(0);
             Wishes wishes = new Wishes(List.of(), Map.of(), Map.of(up, other, other, up));
-            List<String> circle =
+            List<WorkId> circle =
                     works(NextPlanner.plan(books, Circumstances.of(FREE).with(wishes), NOW));
             assertTrue(circle.size() > 0, "a circle of wishes in course " + seed);
             NextPlan plan = NextPlanner.plan(
                     books, Circumstances.of(FREE).with(new Wishes(List.of(), Map.of(), Map.of(up, other))), NOW);
-            List<String> now = works(plan);
+            List<WorkId> now = works(plan);
             if (now.contains(up) && now.contains(other)) {
                 assertTrue(now.indexOf(up) < now.indexOf(other), "course " + seed + ": " + now);
                 moved++;
@@ -294,7 +302,7 @@ public class NextLawsTest {
         assertTrue(moved > COURSES / 3, moved + " of " + COURSES + " moved up");
     }
 
-    private static List<String> works(NextPlan plan) {
+    private static List<WorkId> works(NextPlan plan) {
         return plan.planned().stream().map(Planned::work).toList();
     }
 
@@ -342,10 +350,10 @@ public class NextLawsTest {
         int pushed = 0;
         for (int seed = 0; seed < COURSES; seed++) {
             NextPlan plan = NextPlanner.plan(books(seed), Circumstances.of(FREE), NOW);
-            Map<String, Double> before = new LinkedHashMap<>();
+            Map<WorkId, Double> before = new LinkedHashMap<>();
             for (Planned planned : plan.planned()) {
                 double here = aMinute(planned);
-                List<String> less = before.entrySet().stream()
+                List<WorkId> less = before.entrySet().stream()
                         .filter(one -> one.getValue() < here)
                         .map(Map.Entry::getKey)
                         .toList();
@@ -381,12 +389,12 @@ public class NextLawsTest {
             CourseRules lenient = rules("plants", courses.rules(), ExtensionRule.DEFAULT);
             CourseBook book = CourseBook.of(lenient, courses.works(), List.of(), NOW);
             NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(FREE), NOW);
-            List<String> wanted = plan.planned().stream()
+            List<WorkId> wanted = plan.planned().stream()
                     .filter(planned -> planned.leeway() != null)
                     .map(Planned::work)
                     .sorted()
                     .toList();
-            List<String> told = plan.errands().stream()
+            List<WorkId> told = plan.errands().stream()
                     .filter(errand -> errand.leeway() != null)
                     .map(QuickAction::work)
                     .sorted()

@@ -13,6 +13,7 @@ import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.next.NextPlan.Left;
 import app.navlo.core.next.NextPlan.LeftBecause;
 import app.navlo.core.next.NextPlan.Planned;
@@ -62,7 +63,7 @@ public class StakesTest {
     }
 
     /** Where the highest are dropped, a better score can lower a category. */
-    private static boolean oddlyDropped(Term term, String course) {
+    private static boolean oddlyDropped(Term term, CourseId course) {
         return term.rules().stream()
                 .filter(rules -> rules.course().equals(course))
                 .anyMatch(rules -> rules.scheme() instanceof WeightedScheme weighted
@@ -85,7 +86,7 @@ public class StakesTest {
         return NextPlanner.plan(books, Circumstances.of(free(now)).with(wishes), now);
     }
 
-    private static Rational gains(NextPlan plan, String course) {
+    private static Rational gains(NextPlan plan, CourseId course) {
         return Rational.sum(plan.planned().stream()
                 .filter(planned -> planned.course().equals(course))
                 .map(Planned::gain)

@@ -12,6 +12,8 @@ import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.NextPlan.Planned;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.LatePolicy;
@@ -49,7 +51,7 @@ public class UnknownLateTest {
 
     private static CourseBook book(CourseWork... works) {
         CourseRules rules = new CourseRules(
-                "life drawing",
+                new CourseId("life drawing"),
                 SchoolCalendar.weekdays(ZONE, Set.of()),
                 WorkState.DEFAULT_SOON,
                 LatePolicy.UNKNOWN,
@@ -65,7 +67,7 @@ public class UnknownLateTest {
 
     private static CourseWork work(String id, long points, Instant due, List<Fact> facts) {
         WorkItem item = new WorkItem(
-                id,
+                new WorkId(id),
                 id,
                 WorkKind.ASSIGNMENT,
                 true,
@@ -103,7 +105,7 @@ public class UnknownLateTest {
 
     @Test
     public void theDueIsTheOnlyInstantAtWhichSomethingIsSaidToBeLost() {
-        WorkAssessment finding = book(work("essay", 20, in(3), List.of())).finding("essay");
+        WorkAssessment finding = book(work("essay", 20, in(3), List.of())).finding(new WorkId("essay"));
         List<Costs.CostDate> costs =
                 Costs.ahead(finding.state(), finding.steps(), finding.policy().isAssumed(), NOW);
         assertEquals(costs.size(), 1);
@@ -117,7 +119,7 @@ public class UnknownLateTest {
         List<Fact> facts = List.of(
                 new Fact.HandedIn(stamp(in(-3), 1, Actor.STUDENT), 1, HandInContent.DONE),
                 new Fact.Scored(stamp(in(-1), 2, Actor.TEACHER), 1, Rational.of(18), null, true, true));
-        WorkAssessment finding = book(work("essay", 20, in(-5), facts)).finding("essay");
+        WorkAssessment finding = book(work("essay", 20, in(-5), facts)).finding(new WorkId("essay"));
         assertEquals(finding.outcome().kept(), Rational.of(18));
     }
 
@@ -129,7 +131,8 @@ public class UnknownLateTest {
                 work("a sketch", 0, null, List.of()),
                 work("nearer", 0, in(1), List.of()));
         NextPlan plan = NextPlanner.plan(List.of(book), Circumstances.of(FREE), NOW);
-        List<String> order = plan.planned().stream().map(Planned::work).toList();
+        List<String> order =
+                plan.planned().stream().map(Planned::work).map(WorkId::text).toList();
         assertEquals(order.subList(0, 3), List.of("nearer", "near", "far"));
         plan.planned().forEach(planned -> {
             Instant due = book.finding(planned.work()).state().dueToCome();

@@ -5,6 +5,7 @@ import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.check.IllegalInput;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.pace.EffortCorrection.Done;
 import app.navlo.core.work.WorkKind;
 import java.util.ArrayList;
@@ -16,7 +17,7 @@ import org.testng.annotations.Test;
 public class EffortCorrectionTest {
     private static List<Done> done(String course, WorkKind kind, int... saidAndSpent) {
         return IntStream.range(0, saidAndSpent.length / 2)
-                .mapToObj(i -> new Done(course, kind, saidAndSpent[2 * i], saidAndSpent[2 * i + 1]))
+                .mapToObj(i -> new Done(new CourseId(course), kind, saidAndSpent[2 * i], saidAndSpent[2 * i + 1]))
                 .toList();
     }
 
@@ -56,8 +57,8 @@ public class EffortCorrectionTest {
         assertEquals(
                 corrections,
                 List.of(
-                        new EffortCorrection("a", WorkKind.QUIZ, 10, 100, 200),
-                        new EffortCorrection("a", WorkKind.PROJECT, 3, 30, 90)));
+                        new EffortCorrection(new CourseId("a"), WorkKind.QUIZ, 10, 100, 200),
+                        new EffortCorrection(new CourseId("a"), WorkKind.PROJECT, 3, 30, 90)));
         assertEquals(corrections.get(0).minutes(45), 90);
         assertEquals(corrections.get(0).minutes(46), 90, "in steps of five");
         assertEquals(corrections.get(0).minutes(1), 5, "at least one step");
@@ -76,7 +77,7 @@ public class EffortCorrectionTest {
     @Test
     public void timeThatCannotHaveBeenSpentIsRefused() {
         assertEquals(
-                expectThrows(IllegalInput.class, () -> new Done("a", WorkKind.QUIZ, 0, 0))
+                expectThrows(IllegalInput.class, () -> new Done(new CourseId("a"), WorkKind.QUIZ, 0, 0))
                         .problems()
                         .size(),
                 2);

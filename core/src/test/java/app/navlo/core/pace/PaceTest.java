@@ -6,6 +6,7 @@ import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.SchoolCalendar;
 import app.navlo.core.work.Stage;
 import app.navlo.core.work.Turn;
@@ -34,7 +35,7 @@ public class PaceTest {
     private PaceTest add(int many, Stage stage, Turn move, int dueInDays, @Nullable Integer doneDaysAgo) {
         for (int i = 0; i < many; i++) {
             works.add(new Paced(
-                    "w" + works.size(),
+                    new WorkId("w" + works.size()),
                     "u1",
                     true,
                     30,

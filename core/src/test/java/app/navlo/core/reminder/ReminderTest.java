@@ -7,6 +7,7 @@ import static org.testng.Assert.assertTrue;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.Courses;
 import app.navlo.core.course.WorkAssessment;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.time.WeeklyHours;
@@ -78,7 +79,7 @@ public class ReminderTest {
     @Test
     public void itIsDueFromItsMomentUntilTheLoss() {
         Instant loss = Courses.NOW.plus(Duration.ofHours(5));
-        Reminder reminder = new Reminder("essay", Courses.NOW, loss, false, Reminder.LEAST_PERCENT);
+        Reminder reminder = new Reminder(new WorkId("essay"), Courses.NOW, loss, false, Reminder.LEAST_PERCENT);
         assertFalse(reminder.isDue(Courses.NOW.minusSeconds(1)));
         assertTrue(reminder.isDue(Courses.NOW));
         assertTrue(reminder.isDue(loss.minusSeconds(1)));

@@ -13,6 +13,8 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.gate.Gate;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.PointsScheme;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.KeptScore;
@@ -104,7 +106,7 @@ public class SignalsTest {
 
     private CourseWork work(String id, List<Fact> life, List<Gate> waits) {
         WorkItem item = new WorkItem(
-                id,
+                new WorkId(id),
                 id,
                 kind,
                 true,
@@ -124,7 +126,7 @@ public class SignalsTest {
                 null,
                 Duration.ofHours(72));
         CourseRules rules = new CourseRules(
-                "soil",
+                new CourseId("soil"),
                 SchoolCalendar.weekdays(ZONE, Set.of()),
                 WorkState.DEFAULT_SOON,
                 late,
@@ -142,7 +144,8 @@ public class SignalsTest {
 
     private List<Signal> signals() {
         CourseBook book = book();
-        return Signals.of(book, book.finding("w"), new Around(wroteAt, records, title -> "the work " + title));
+        return Signals.of(
+                book, book.finding(new WorkId("w")), new Around(wroteAt, records, title -> "the work " + title));
     }
 
     private void raises(SignalKind... wanted) {
@@ -363,10 +366,10 @@ public class SignalsTest {
         due = ago(24 * 9);
         others.add(work("plate", List.of(), List.of()));
         due = soon;
-        gates = List.of(new Gate.Done("plate"));
+        gates = List.of(new Gate.Done(new WorkId("plate")));
         raises(SignalKind.SHUT_FOR_GOOD);
         Signal signal = signals().get(0);
-        assertEquals(signal.about(), List.of("plate"));
+        assertEquals(signal.about(), List.of(new WorkId("plate")));
         assertTrue(Sentences.write(signal.reason(), ZONE).contains("the work plate"));
         assertTrue(signal.stake().signum() > 0, "what opening it would bring");
         wroteAt = ago(1);

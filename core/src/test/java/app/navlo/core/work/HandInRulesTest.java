@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.time.Deadline;
 import java.time.Duration;
@@ -20,7 +21,7 @@ public class HandInRulesTest {
 
     private static WorkItem item(WorkKind kind, boolean expectsHandIn, WorkItem.@Nullable Parts parts) {
         return new WorkItem(
-                "1",
+                new WorkId("1"),
                 "Key 7",
                 kind,
                 true,

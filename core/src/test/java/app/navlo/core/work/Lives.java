@@ -1,6 +1,7 @@
 package app.navlo.core.work;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.RedoRule;
 import app.navlo.core.time.Deadline;
@@ -43,7 +44,7 @@ final class Lives {
         Deadline due = oftenNot() ? deadline() : null;
         Instant opens = random.nextInt(4) == 0 ? moment() : null;
         return new WorkItem(
-                "w",
+                new WorkId("w"),
                 "Work",
                 WorkKind.values()[random.nextInt(WorkKind.values().length)],
                 random.nextInt(5) > 0,

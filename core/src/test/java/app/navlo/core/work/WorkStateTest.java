@@ -6,6 +6,7 @@ import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.time.Deadline;
 import java.time.Duration;
@@ -20,7 +21,7 @@ public class WorkStateTest {
 
     private static WorkItem item(boolean expectsHandIn, @Nullable Deadline closesAt, WorkItem.@Nullable Parts parts) {
         return new WorkItem(
-                "w",
+                new WorkId("w"),
                 "Work",
                 WorkKind.ASSIGNMENT,
                 true,

@@ -1,10 +1,10 @@
 package app.navlo.server.board;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Aim;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.reminder.QuietHours;

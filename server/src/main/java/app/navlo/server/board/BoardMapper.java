@@ -1,7 +1,7 @@
 package app.navlo.server.board;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.close.CheckIt;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Aim;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.signal.Signal;

@@ -1,7 +1,7 @@
 package app.navlo.server.board;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.Deadline;
 import app.navlo.server.account.Sights;
 import app.navlo.server.problem.Refusal;

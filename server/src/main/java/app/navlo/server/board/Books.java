@@ -1,14 +1,14 @@
 package app.navlo.server.board;
 
-import app.navlo.core.id.StandardId;
-import app.navlo.core.id.CategoryId;
-import app.navlo.core.id.CourseId;
 import app.navlo.core.close.GradedReturn;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.course.CourseWork;
 import app.navlo.core.course.Returns;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.StandardId;
 import app.navlo.core.time.SchoolCalendar;
 import app.navlo.core.work.Fact;
 import app.navlo.server.sheet.RuleSheet;
@@ -111,7 +111,10 @@ final class Books {
         return new CourseWork(
                 definition.item(work.id()),
                 new CourseWork.Place(
-definition.unit(), CategoryId.orNull(definition.category()), sheet.standards().stream().map(StandardId::new).toList(), sheet.extra()),
+                        definition.unit(),
+                        CategoryId.orNull(definition.category()),
+                        sheet.standards().stream().map(StandardId::new).toList(),
+                        sheet.extra()),
                 sheet.gates().stream()
                         .filter(gate -> stillThere(gate, ids, units))
                         .map(GateSheet::gate)

@@ -1,11 +1,11 @@
 package app.navlo.server.board;
 
-import app.navlo.core.id.StandardId;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.grade.CompletionScheme;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.server.board.BoardView.BelowView;
 import app.navlo.server.board.BoardView.CompletionView;
 import app.navlo.server.board.BoardView.LetterView;
@@ -44,7 +44,9 @@ public final class StandingMapper {
                             Figures.textOrNull(answer.grade().figure()),
                             answer.letter(),
                             answer.grade().counted(),
-                            answer.grade().belowLine().stream().map(StandardId::text).toList());
+                            answer.grade().belowLine().stream()
+                                    .map(StandardId::text)
+                                    .toList());
                 })
                 .toList();
     }

@@ -1,8 +1,8 @@
 package app.navlo.server.board;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WorkAssessment;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Aim;
 import app.navlo.core.signal.Around;
 import app.navlo.server.sheet.TimeSheet;
@@ -91,8 +91,6 @@ record StudentData(
     }
 
     private String title(WorkId work) {
-        return Objects.requireNonNull(works.get(work.number()))
-                .definition()
-                .title();
+        return Objects.requireNonNull(works.get(work.number())).definition().title();
     }
 }

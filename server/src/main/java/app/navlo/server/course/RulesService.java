@@ -1,9 +1,9 @@
 package app.navlo.server.course;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.check.IllegalInput;
 import app.navlo.core.check.Problem;
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.id.WorkId;
 import app.navlo.server.board.Boards;
 import app.navlo.server.board.ReadBoard;
 import app.navlo.server.change.Changed;

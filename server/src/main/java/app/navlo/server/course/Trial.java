@@ -1,7 +1,5 @@
 package app.navlo.server.course;
 
-import app.navlo.core.id.PartId;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.CourseRules;
@@ -11,6 +9,8 @@ import app.navlo.core.grade.Grade;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.id.PartId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.ExtensionDesk;
 import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.leeway.TokenDesk;

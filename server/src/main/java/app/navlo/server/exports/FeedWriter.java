@@ -107,7 +107,8 @@ class FeedWriter {
         Map<Long, Board.Entry> entries = new HashMap<>();
         board.entries().forEach(entry -> entries.put(entry.work().id(), entry));
         for (Planned planned : made.plan().planned()) {
-            events.addAll(sittings(planned, Objects.requireNonNull(entries.get(planned.work().number()))));
+            events.addAll(sittings(
+                    planned, Objects.requireNonNull(entries.get(planned.work().number()))));
         }
         Instant asOf = board.now().truncatedTo(ChronoUnit.HOURS);
         return CalendarWriter.write(new OutgoingCalendar("Navlo, " + who.name(), asOf, toDos, events));

@@ -1,10 +1,10 @@
 package app.navlo.server.leeway;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.LeewayCase;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.leeway.Bar;
 import app.navlo.core.leeway.Choices;
 import app.navlo.core.leeway.Choices.Choice;

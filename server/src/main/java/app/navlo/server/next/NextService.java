@@ -209,8 +209,7 @@ public class NextService {
                         .collect(Collectors.toMap(wish -> WorkId.of(wish.work()), Wish::notBefore)),
                 standing.stream()
                         .filter(wish -> wish.before() != null)
-                        .collect(Collectors.toMap(
-                                wish -> WorkId.of(wish.work()), wish -> WorkId.of(wish.before()))),
+                        .collect(Collectors.toMap(wish -> WorkId.of(wish.work()), wish -> WorkId.of(wish.before()))),
                 standing.stream()
                         .filter(wish -> wish.kind() == WishList.Kind.NAILED)
                         .collect(Collectors.toMap(wish -> WorkId.of(wish.work()), Wish::notBefore)));

@@ -127,7 +127,8 @@ class PlanHolding {
         for (String piece : works.isEmpty() ? new String[0] : works.split(" ")) {
             String[] parts = piece.split(":");
             int place = parts.length > PARTS_OF_LEFT ? Integer.parseInt(parts[PARTS_OF_LEFT]) : -1;
-            pieces.add(new Held.Piece(new WorkId(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), place));
+            pieces.add(new Held.Piece(
+                    new WorkId(parts[0]), Integer.parseInt(parts[1]), Integer.parseInt(parts[2]), place));
         }
         return new Held(pieces, changed);
     }

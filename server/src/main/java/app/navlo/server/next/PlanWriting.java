@@ -215,8 +215,7 @@ final class PlanWriting {
     }
 
     private @Nullable Instant due(WorkId work) {
-        WorkState state =
-                Objects.requireNonNull(entries.get(work.number())).state();
+        WorkState state = Objects.requireNonNull(entries.get(work.number())).state();
         return state.redo() == null ? state.due() : state.redo().due();
     }
 

@@ -1,8 +1,8 @@
 package app.navlo.server.notices;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.Glance;
 import app.navlo.core.course.Lack;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.news.NewThing;
 import app.navlo.core.news.NewThings;
 import app.navlo.core.reason.Sentences;

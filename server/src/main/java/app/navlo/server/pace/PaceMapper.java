@@ -1,8 +1,8 @@
 package app.navlo.server.pace;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CoursePace;
 import app.navlo.core.course.PaceChain;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.pace.Pace;
 import app.navlo.core.pace.UnitPace;
 import app.navlo.core.reason.Sentences;
@@ -75,11 +75,7 @@ final class PaceMapper {
                 chain.shutBy().stream().map(WorkId::number).sorted().toList(),
                 chain.links().stream()
                         .map(link -> new LinkView(
-                                link.work().number(),
-                                link.unlocks(),
-                                link.startBy(),
-                                link.handInBy(),
-                                link.graded()))
+                                link.work().number(), link.unlocks(), link.startBy(), link.handInBy(), link.graded()))
                         .toList());
     }
 }

@@ -1,8 +1,5 @@
 package app.navlo.server.sheet;
 
-import app.navlo.core.id.StandardId;
-import app.navlo.core.id.CategoryId;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.By;
@@ -16,6 +13,9 @@ import app.navlo.core.grade.StandardMethod;
 import app.navlo.core.grade.StandardsScheme;
 import app.navlo.core.grade.Threshold;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.formats.told.SourceSnapshot;
 import app.navlo.server.problem.OneLine;
 import jakarta.validation.Valid;

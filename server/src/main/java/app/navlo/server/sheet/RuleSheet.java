@@ -1,10 +1,10 @@
 package app.navlo.server.sheet;
 
-import app.navlo.core.id.CourseId;
 import app.navlo.core.check.Check;
 import app.navlo.core.close.GradingPeriods;
 import app.navlo.core.course.CourseRules;
 import app.navlo.core.grade.Reading;
+import app.navlo.core.id.CourseId;
 import app.navlo.core.time.SchoolCalendar;
 import app.navlo.formats.told.SourceSnapshot;
 import jakarta.validation.Valid;

@@ -1,10 +1,10 @@
 package app.navlo.server.sheet;
 
-import app.navlo.core.id.WorkId;
 import app.navlo.core.check.Check;
 import app.navlo.core.exact.Rational;
 import app.navlo.core.feedback.Rubric;
 import app.navlo.core.gate.Gate;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.time.Stretch;
 import java.time.Instant;
 import java.util.EnumSet;

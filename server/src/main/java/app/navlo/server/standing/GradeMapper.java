@@ -1,13 +1,13 @@
 package app.navlo.server.standing;
 
-import app.navlo.core.id.StandardId;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.grade.GradeBreakdown;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Readings;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.WorkState;
 import app.navlo.server.sheet.Figures;
 import app.navlo.server.store.Material.ClassFigures;
@@ -50,7 +50,9 @@ final class GradeMapper {
                 Figures.textOrNull(unfolded.answer().grade().figure()),
                 unfolded.answer().letter(),
                 unfolded.answer().grade().counted(),
-                unfolded.answer().grade().belowLine().stream().map(StandardId::text).toList(),
+                unfolded.answer().grade().belowLine().stream()
+                        .map(StandardId::text)
+                        .toList(),
                 unfolded.parts().stream().map(GradeMapper::part).toList());
     }
 

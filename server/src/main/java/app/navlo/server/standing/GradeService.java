@@ -1,8 +1,5 @@
 package app.navlo.server.standing;
 
-import app.navlo.core.id.StandardId;
-import app.navlo.core.id.CategoryId;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.course.WhatIfCourse;
@@ -10,6 +7,9 @@ import app.navlo.core.exact.Rational;
 import app.navlo.core.grade.GradedWork;
 import app.navlo.core.grade.Reading;
 import app.navlo.core.grade.Target;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.StandardId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Carry;
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;

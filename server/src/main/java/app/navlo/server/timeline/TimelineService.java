@@ -1,10 +1,10 @@
 package app.navlo.server.timeline;
 
 import app.navlo.core.course.WorkSpan;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.tide.Tideline;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
-import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
