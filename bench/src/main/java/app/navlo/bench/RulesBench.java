@@ -7,6 +7,7 @@ import app.navlo.core.grade.By;
 import app.navlo.core.grade.Drops;
 import app.navlo.core.grade.Readings;
 import app.navlo.core.grade.Valued;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.work.Fact;
 import app.navlo.core.work.GateState;
 import app.navlo.core.work.WorkState;
@@ -61,7 +62,7 @@ public class RulesBench {
     @State(Scope.Benchmark)
     public static class Books {
         private final List<CourseBook> books = new ArrayList<>();
-        private final List<WhatIf> change = List.of(WhatIf.counts("w7", Rational.of(20)));
+        private final List<WhatIf> change = List.of(WhatIf.counts(new WorkId("w7"), Rational.of(20)));
 
         @Setup
         public void fill() {

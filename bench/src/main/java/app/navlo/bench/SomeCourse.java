@@ -10,6 +10,9 @@ import app.navlo.core.grade.Category;
 import app.navlo.core.grade.GradeTable;
 import app.navlo.core.grade.Valued;
 import app.navlo.core.grade.WeightedScheme;
+import app.navlo.core.id.CategoryId;
+import app.navlo.core.id.CourseId;
+import app.navlo.core.id.WorkId;
 import app.navlo.core.policy.Base;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.policy.LatePolicy;
@@ -53,7 +56,7 @@ final class SomeCourse {
     Life life(String id, int facts) {
         Instant due = NOW.minus(Duration.ofHours(random.nextInt(TERM_HOURS) - AHEAD_HOURS));
         WorkItem item = new WorkItem(
-                id,
+                new WorkId(id),
                 id,
                 WorkKind.ASSIGNMENT,
                 true,
@@ -83,7 +86,8 @@ final class SomeCourse {
     CourseBook book(int works) {
         List<Category> categories = new ArrayList<>();
         for (int i = 0; i < CATEGORIES; i++) {
-            categories.add(new Category("c" + i, "c" + i, Rational.of(25), By.values()[i % 2], 1, 0, false));
+            categories.add(
+                    new Category(new CategoryId("c" + i), "c" + i, Rational.of(25), By.values()[i % 2], 1, 0, false));
         }
         LatePolicy late = new LatePolicy(
                 Duration.ZERO,
@@ -91,7 +95,7 @@ final class SomeCourse {
                 null,
                 Duration.ofDays(7));
         CourseRules rules = new CourseRules(
-                "course",
+                new CourseId("course"),
                 SchoolCalendar.weekdays(ZONE, Set.of()),
                 WorkState.DEFAULT_SOON,
                 late,
@@ -105,7 +109,7 @@ final class SomeCourse {
         List<CourseWork> all = new ArrayList<>();
         for (int i = 0; i < works; i++) {
             Life life = life("w" + i, 4 * random.nextInt(4));
-            CourseWork.Place place = new CourseWork.Place("u", "c" + i % CATEGORIES, List.of(), false);
+            CourseWork.Place place = new CourseWork.Place("u", new CategoryId("c" + i % CATEGORIES), List.of(), false);
             all.add(new CourseWork(life.item(), place, List.of(), null, null, 60, life.facts()));
         }
         return CourseBook.of(rules, all, List.of(), NOW);
@@ -116,7 +120,11 @@ final class SomeCourse {
         for (int i = 0; i < many; i++) {
             int possible = 5 + random.nextInt(95);
             items.add(Valued.of(
-                    "i" + i, null, Rational.of(possible), false, Rational.of(random.nextInt(2 * possible), 2)));
+                    new WorkId("i" + i),
+                    null,
+                    Rational.of(possible),
+                    false,
+                    Rational.of(random.nextInt(2 * possible), 2)));
         }
         return items;
     }

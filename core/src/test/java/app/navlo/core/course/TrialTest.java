@@ -271,7 +271,7 @@ public class TrialTest {
         WhatIfCourse with = book.trial(List.of(), List.of(added));
         assertEquals(with.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(3500, 40));
         assertEquals(book.readings().of(Reading.SO_FAR).grade().figure(), Rational.of(50), "nothing is kept");
-        assertFalse(with.open().contains("new 1"), "it has its score");
+        assertFalse(with.open().contains(new WorkId("new 1")), "it has its score");
         expectThrows(IllegalInput.class, () -> WhatIf.counts(new WorkId("w0"), Rational.of(-1)));
         expectThrows(
                 IllegalInput.class,

@@ -231,6 +231,7 @@ public class CalmTest {
         assertTrue(
                 next.turned(held)
                         .map(NextPlan.Turn::work)
+                        .map(WorkId::text)
                         .filter("urgent"::equals)
                         .isEmpty(),
                 "what is new has moved nowhere");
