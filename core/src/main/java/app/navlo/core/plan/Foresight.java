@@ -16,6 +16,8 @@ import java.util.stream.IntStream;
  */
 public final class Foresight {
     private static final int NONE = -1;
+    private static final long NOT_YET = Long.MAX_VALUE;
+    private static final long NEVER = NOT_YET - 1;
     private static final long SEED = 7;
     private static final long OTHER_SEED = 11;
     /** How often nothing is done on a day that has free hours. The first, which has begun, is never lost. */
@@ -48,7 +50,13 @@ public final class Foresight {
 
     private final long[] earned;
     private final long[] counted;
+    /** What is left to do, in order, and how many that are. */
     private final int[] waiting;
+
+    private int left;
+    /** The free minute that the next is begun with. */
+    private long begins;
+
     private final long[] spent;
 
     /**
@@ -325,7 +333,7 @@ public final class Foresight {
         Arrays.fill(earned, 0);
         Arrays.fill(counted, 0);
         Arrays.fill(spent, 0);
-        int left = 0;
+        left = 0;
         for (int job : line.order()) {
             if (line.way()[job] >= 0) {
                 waiting[left++] = job;
@@ -333,23 +341,21 @@ public final class Foresight {
         }
         long worth = 0;
         long at = 0;
-        while (left > 0) {
-            int place = next(line, left, at);
-            if (place < 0) {
-                break;
-            }
+        int place = next(line, at);
+        while (place >= 0) {
             int job = waiting[place];
-            left--;
-            System.arraycopy(waiting, place + 1, waiting, place, left - place);
-            at = start(job, line.way()[job], at);
-            long last = opens(job) ? c.minutes : Math.min(c.minutes, last(job, line.way()[job]));
+            int way = line.way()[job];
+            drop(place);
+            at = begins;
+            long last = opens(job) ? c.minutes : Math.min(c.minutes, last(job, way));
             long ends = ends(at, takes[job], lost);
             if (ends > last) {
                 at = Math.min(Math.max(at, last), ends(at, (takes[job] + 1) / 2, lost));
-                continue;
+            } else {
+                at = ends;
+                worth += earn(job, way, at);
             }
-            at = ends;
-            worth += earn(job, line.way()[job], at);
+            place = next(line, at);
         }
         for (int b = 0; b < counted.length; b++) {
             worth += counted[b] >= c.need[b] ? c.bonus[b] : 0;
@@ -357,25 +363,37 @@ public final class Foresight {
         return worth;
     }
 
+    private void drop(int place) {
+        left--;
+        System.arraycopy(waiting, place + 1, waiting, place, left - place);
+    }
+
     /**
      * The first of the order that can be begun, or that is begun first: what comes later fills the time until then if it fits.
+     * What can't be begun any more is left out of all that is asked later.
      *
-     * @return its place in what is left to do; below 0 for none
+     * @return its place in what is left to do, to begin with {@link #begins}; below 0 for none
      */
-    private int next(Line line, int left, long at) {
+    private int next(Line line, long at) {
         int first = NONE;
-        long until = Long.MAX_VALUE;
-        for (int i = 0; i < left; i++) {
+        long until = NOT_YET;
+        int i = 0;
+        while (i < left) {
             int job = waiting[i];
             long could = start(job, line.way()[job], at);
-            boolean fits = could < until && could + thought[job] <= until;
-            if (fits && could <= at) {
-                return i;
+            if (could == NEVER) {
+                drop(i);
+                continue;
             }
-            if (fits) {
+            if (could < until && could + thought[job] <= until) {
+                begins = could;
+                if (could <= at) {
+                    return i;
+                }
                 until = could;
                 first = i;
             }
+            i++;
         }
         return first;
     }
@@ -393,19 +411,22 @@ public final class Foresight {
         return value;
     }
 
-    /** When it can be begun; never for what waits for what isn't done, or is thought to come to nothing. */
+    /**
+     * When it can be begun: {@link #NOT_YET} for what waits for what isn't done, {@link #NEVER} for what is thought to come to
+     * nothing, or can't be paid for, and won't later.
+     */
     private long start(int job, int way, long at) {
         for (int before : c.after[job]) {
             if (finish[before] < 0) {
-                return Long.MAX_VALUE;
+                return NOT_YET;
             }
         }
         long start = c.start(job, at, finish);
         long ends = start + thought[job];
         if (ends > c.minutes || !pays(job, way)) {
-            return Long.MAX_VALUE;
+            return NEVER;
         }
-        return ways.value(job, way, ends) > 0 || opens(job) ? start : Long.MAX_VALUE;
+        return ways.value(job, way, ends) > 0 || opens(job) ? start : NEVER;
     }
 
     private boolean pays(int job, int way) {
