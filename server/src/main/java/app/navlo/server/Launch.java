@@ -195,7 +195,7 @@ record Launch(
     }
 
     /** @param database its file, without the ending */
-    private static String url(Path database) {
+    static String url(Path database) {
         return "jdbc:h2:file:" + database
                 + ";WRITE_DELAY=0;QUERY_CACHE_SIZE=100;LOCK_TIMEOUT=20000;DB_CLOSE_ON_EXIT=FALSE";
     }

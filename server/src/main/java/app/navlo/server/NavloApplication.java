@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
+import java.sql.SQLException;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
@@ -40,6 +41,10 @@ public class NavloApplication {
         }
         if (args.length > 0 && List.of("backup", "restore").contains(args[0])) {
             copy(args[0], List.of(args).subList(1, args.length));
+            return;
+        }
+        if (args.length > 0 && args[0].equals("move")) {
+            move(List.of(args).subList(1, args.length));
             return;
         }
         try {
@@ -78,6 +83,19 @@ public class NavloApplication {
         } catch (IOException failed) {
             stop(1, String.valueOf(failed.getMessage()));
         } catch (DataAccessException failed) {
+            stop(1, why(failed));
+        }
+    }
+
+    /** From the file to the PostgreSQL that the environment names. */
+    private static void move(List<String> args) {
+        try {
+            System.out.println(new Move(System.getenv()).move(args));
+        } catch (Seal.DamagedData | Seal.InUse refused) {
+            stop(1, String.valueOf(refused.getMessage()));
+        } catch (IllegalArgumentException | IOException wrong) {
+            stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
+        } catch (SQLException | RuntimeException failed) {
             stop(1, why(failed));
         }
     }

@@ -63,6 +63,7 @@ public class ArrowsTest {
     private static final List<String> ROOMS = List.of(
             "time",
             "ops",
+            "page",
             "problem",
             "sheet",
             "store",
@@ -100,8 +101,7 @@ public class ArrowsTest {
             "household",
             "people",
             "administration",
-            "session",
-            "page");
+            "session");
 
     @DataProvider
     public static Object[][] rooms() {

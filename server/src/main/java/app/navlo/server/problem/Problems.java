@@ -1,8 +1,10 @@
 package app.navlo.server.problem;
 
 import app.navlo.core.check.IllegalInput;
+import app.navlo.server.page.Page;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Objects;
 import java.util.stream.Collectors;
@@ -12,7 +14,6 @@ import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.slf4j.MDC;
 import org.springframework.context.ApplicationEventPublisher;
-import org.springframework.core.io.ClassPathResource;
 import org.springframework.dao.DataAccessException;
 import org.springframework.dao.PessimisticLockingFailureException;
 import org.springframework.dao.QueryTimeoutException;
@@ -29,6 +30,7 @@ import org.springframework.stereotype.Component;
 import org.springframework.web.bind.MethodArgumentNotValidException;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
+import org.springframework.web.context.request.ServletWebRequest;
 import org.springframework.web.context.request.WebRequest;
 import org.springframework.web.multipart.MaxUploadSizeExceededException;
 import org.springframework.web.multipart.MultipartException;
@@ -48,10 +50,12 @@ public class Problems extends ResponseEntityExceptionHandler {
 
     private final JsonMapper json;
     private final ApplicationEventPublisher events;
+    private final Page page;
 
-    Problems(JsonMapper json, ApplicationEventPublisher events) {
+    Problems(JsonMapper json, ApplicationEventPublisher events, Page page) {
         this.events = events;
         this.json = json;
+        this.page = page;
     }
 
     /** Puts down that the data can't be reached, for who can do something about it. */
@@ -97,9 +101,9 @@ public class Problems extends ResponseEntityExceptionHandler {
             return super.handleNoResourceFoundException(none, headers, status, request);
         }
         return ResponseEntity.status(status)
-                .contentType(MediaType.TEXT_HTML)
+                .contentType(new MediaType(MediaType.TEXT_HTML, StandardCharsets.UTF_8))
                 .cacheControl(CacheControl.noCache())
-                .body(new ClassPathResource("static/index.html"));
+                .body(page.written(((ServletWebRequest) request).getRequest()));
     }
 
     @ExceptionHandler(Refusal.class)
@@ -168,6 +172,10 @@ public class Problems extends ResponseEntityExceptionHandler {
     /** Files and fields that came other than a form brings them. */
     @ExceptionHandler(MultipartException.class)
     ResponseEntity<ProblemDetail> noForm(MultipartException wrong) {
+        BodyRefused slow = BodyRefused.in(wrong);
+        if (slow != null) {
+            return refused(slow.refusal());
+        }
         return refused(Refusal.of(
                 HttpStatus.BAD_REQUEST,
                 "The request can't be read",

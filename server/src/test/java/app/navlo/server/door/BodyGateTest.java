@@ -6,6 +6,7 @@ import static org.testng.Assert.assertNull;
 import static org.testng.Assert.assertTrue;
 import static org.testng.Assert.expectThrows;
 
+import app.navlo.server.page.Page;
 import app.navlo.server.problem.BodyRefused;
 import app.navlo.server.problem.Problems;
 import jakarta.servlet.FilterChain;
@@ -44,9 +45,9 @@ public class BodyGateTest {
 
     private static Problems problems() throws ReflectiveOperationException {
         Constructor<Problems> made =
-                Problems.class.getDeclaredConstructor(JsonMapper.class, ApplicationEventPublisher.class);
+                Problems.class.getDeclaredConstructor(JsonMapper.class, ApplicationEventPublisher.class, Page.class);
         made.setAccessible(true);
-        return made.newInstance(JsonMapper.builder().build(), (ApplicationEventPublisher) event -> {});
+        return made.newInstance(JsonMapper.builder().build(), (ApplicationEventPublisher) event -> {}, new Page());
     }
 
     private static MockHttpServletResponse passed(MockHttpServletRequest request, long free, Through through)
