@@ -15,9 +15,6 @@ import java.util.stream.IntStream;
  * like.
  */
 public final class Foresight {
-    private static final int NONE = -1;
-    private static final long NOT_YET = Long.MAX_VALUE;
-    private static final long NEVER = NOT_YET - 1;
     private static final long SEED = 7;
     private static final long OTHER_SEED = 11;
     /** How often nothing is done on a day that has free hours. The first, which has begun, is never lost. */
@@ -40,24 +37,10 @@ public final class Foresight {
     private final long[][] takes;
     /** By case: the free minutes that are lost, from and until, in turn. */
     private final long[][] lost;
-    /** By job: the minutes that it is thought to take when it is begun. */
-    private final long[] thought;
 
     private final SplittableRandom random;
 
-    /** By job, in the case that is played: when it is finished, in free minutes, and what it earned. */
-    private final long[] finish;
-
-    private final long[] earned;
-    private final long[] counted;
-    /** What is left to do, in order, and how many that are. */
-    private final int[] waiting;
-
-    private int left;
-    /** The free minute that the next is begun with. */
-    private long begins;
-
-    private final long[] spent;
+    private final Played played;
 
     /**
      * @param guesses by job
@@ -84,12 +67,7 @@ public final class Foresight {
         for (int k = 0; k < cases; k++) {
             lost[k] = lost(problem.slots());
         }
-        thought = c.effort;
-        finish = new long[n];
-        earned = new long[n];
-        counted = new long[c.need.length];
-        waiting = new int[n];
-        spent = new long[c.budget.length];
+        played = new Played(c, ways);
         for (int job = 0; job < n; job++) {
             draw(job, guesses.get(job));
         }
@@ -112,19 +90,6 @@ public final class Foresight {
         return lost.stream().mapToLong(Long::longValue).toArray();
     }
 
-    /** When so many minutes are done that are begun then, in free minutes. */
-    private static long ends(long start, long minutes, long[] lost) {
-        long at = start;
-        long left = minutes;
-        for (int i = 0; i < lost.length && at + left > lost[i]; i += 2) {
-            if (at < lost[i + 1]) {
-                left -= Math.max(0, lost[i] - at);
-                at = lost[i + 1];
-            }
-        }
-        return at + left;
-    }
-
     /** The cases of a job cover its spread evenly, each part of it once. */
     private void draw(int job, Guess guess) {
         int[] part = IntStream.range(0, cases).toArray();
@@ -139,11 +104,8 @@ public final class Foresight {
         }
     }
 
-    /** All jobs in an order, each with its way, below 0 for none. */
-    private record Line(int[] order, int[] way) {}
-
     /** What isn't chosen comes last, in the order in which it stands. */
-    private Line line(List<Chosen> order) {
+    private Played.Line line(List<Chosen> order) {
         int[] jobs = new int[n];
         int[] way = new int[n];
         boolean[] placed = new boolean[n];
@@ -159,7 +121,7 @@ public final class Foresight {
                 jobs[at++] = job;
             }
         }
-        return new Line(jobs, way);
+        return new Played.Line(jobs, way);
     }
 
     /** What an order is worth on average. */
@@ -174,11 +136,11 @@ public final class Foresight {
      * @return all jobs that have a mode, in order; see {@link #asThought}
      */
     public List<Chosen> better(List<Chosen> order, int tries) {
-        Line best = line(order);
+        Played.Line best = line(order);
         long[] worth = new long[cases];
         long[] tried = new long[cases];
         for (int k = 0; k < cases; k++) {
-            worth[k] = play(takes[k], lost[k], best);
+            worth[k] = played.play(takes[k], lost[k], best);
         }
         int[] next = new int[n];
         for (int i = 0; i < tries && n > 1; i++) {
@@ -187,7 +149,7 @@ public final class Foresight {
             double place = random.nextDouble();
             int to = (int) (n * place * place);
             move(best.order(), from, to, next);
-            Line line = new Line(next, best.way());
+            Played.Line line = new Played.Line(next, best.way());
             if (from != to && isBetter(line, worth, tried)) {
                 System.arraycopy(next, 0, best.order(), 0, n);
                 System.arraycopy(tried, 0, worth, 0, cases);
@@ -206,11 +168,11 @@ public final class Foresight {
         next[to] = order[from];
     }
 
-    private boolean isBetter(Line line, long[] worth, long[] tried) {
+    private boolean isBetter(Played.Line line, long[] worth, long[] tried) {
         long more = 0;
         int look = FIRST_LOOK;
         for (int k = 0; k < cases; k++) {
-            tried[k] = play(takes[k], lost[k], line);
+            tried[k] = played.play(takes[k], lost[k], line);
             more += tried[k] - worth[k];
             if (k + 1 == look) {
                 if (more <= 0) {
@@ -229,10 +191,10 @@ public final class Foresight {
      * @param front how many jobs at its head are looked at
      */
     public List<Chosen> soonFirst(List<Chosen> order, int front) {
-        Line line = line(order);
+        Played.Line line = line(order);
         long[] holds = new long[n];
         for (int job = 0; job < n; job++) {
-            holds[job] = line.way()[job] < 0 ? Long.MAX_VALUE : holds(job, line.way()[job], thought[job]);
+            holds[job] = line.way()[job] < 0 ? Long.MAX_VALUE : holds(job, line.way()[job], c.effort[job]);
         }
         int[] jobs = line.order();
         long worth = worth(line);
@@ -240,7 +202,7 @@ public final class Foresight {
             for (int k = i; k > 0 && holds[jobs[k]] < holds[jobs[k - 1]]; k--) {
                 swap(jobs, k);
                 long tried = worth(line);
-                long least = thought[jobs[k - 1]] <= thought[jobs[k]] ? worth - worth / A_THOUSAND : worth;
+                long least = c.effort[jobs[k - 1]] <= c.effort[jobs[k]] ? worth - worth / A_THOUSAND : worth;
                 if (tried < least) {
                     swap(jobs, k);
                     break;
@@ -268,15 +230,15 @@ public final class Foresight {
     }
 
     /** Of all cases together. */
-    private long worth(Line line) {
+    private long worth(Played.Line line) {
         long sum = 0;
         for (int k = 0; k < cases; k++) {
-            sum += play(takes[k], lost[k], line);
+            sum += played.play(takes[k], lost[k], line);
         }
         return sum;
     }
 
-    private List<Chosen> chosen(Line line) {
+    private List<Chosen> chosen(Played.Line line) {
         return Arrays.stream(line.order())
                 .filter(job -> line.way()[job] >= 0)
                 .mapToObj(job -> new Chosen(job, ways.modeOf(job, line.way()[job])))
@@ -288,14 +250,14 @@ public final class Foresight {
         return asThought(line(order));
     }
 
-    private List<Chosen> asThought(Line line) {
-        play(thought, NONE_LOST, line);
+    private List<Chosen> asThought(Played.Line line) {
+        played.play(c.effort, NONE_LOST, line);
         List<Chosen> done = new ArrayList<>();
         IntStream.range(0, n)
-                .filter(job -> finish[job] >= 0)
+                .filter(job -> played.finish[job] >= 0)
                 .boxed()
-                .sorted((a, b) -> Long.compare(finish[a], finish[b]))
-                .forEach(job -> done.add(new Chosen(job, ways.mode(job, line.way()[job], finish[job]))));
+                .sorted((a, b) -> Long.compare(played.finish[a], played.finish[b]))
+                .forEach(job -> done.add(new Chosen(job, ways.mode(job, line.way()[job], played.finish[job]))));
         c.keepUseful(done, layout);
         return done;
     }
@@ -306,17 +268,18 @@ public final class Foresight {
      * @param most by job: what it brings if it earns all that it can
      */
     public Chances chances(List<Chosen> order, double[] most) {
-        Line line = line(order);
-        play(thought, NONE_LOST, line);
-        long[] planned = earned.clone();
+        Played.Line line = line(order);
+        played.play(c.effort, NONE_LOST, line);
+        long[] planned = played.earned.clone();
         double all = Arrays.stream(most).sum();
         double[] share = new double[cases];
         int[] inTime = new int[n];
         for (int k = 0; k < cases; k++) {
-            play(takes[k], lost[k], line);
+            played.play(takes[k], lost[k], line);
             for (int job = 0; job < n; job++) {
-                share[k] += all == 0 || earned[job] == 0 ? 0 : most[job] / all * earned[job] / ways.most(job);
-                inTime[job] += planned[job] > 0 && earned[job] >= planned[job] ? 1 : 0;
+                share[k] +=
+                        all == 0 || played.earned[job] == 0 ? 0 : most[job] / all * played.earned[job] / ways.most(job);
+                inTime[job] += planned[job] > 0 && played.earned[job] >= planned[job] ? 1 : 0;
             }
         }
         Arrays.sort(share);
@@ -325,126 +288,5 @@ public final class Foresight {
                 share[cases / 10],
                 share[cases - 1 - cases / 10],
                 Arrays.stream(inTime).mapToObj(many -> (double) many / cases).toList());
-    }
-
-    /** @return what the order is worth where the jobs take so long */
-    private long play(long[] takes, long[] lost, Line line) {
-        Arrays.fill(finish, NONE);
-        Arrays.fill(earned, 0);
-        Arrays.fill(counted, 0);
-        Arrays.fill(spent, 0);
-        left = 0;
-        for (int job : line.order()) {
-            if (line.way()[job] >= 0) {
-                waiting[left++] = job;
-            }
-        }
-        long worth = 0;
-        long at = 0;
-        int place = next(line, at);
-        while (place >= 0) {
-            int job = waiting[place];
-            int way = line.way()[job];
-            drop(place);
-            at = begins;
-            long last = opens(job) ? c.minutes : Math.min(c.minutes, last(job, way));
-            long ends = ends(at, takes[job], lost);
-            if (ends > last) {
-                at = Math.min(Math.max(at, last), ends(at, (takes[job] + 1) / 2, lost));
-            } else {
-                at = ends;
-                worth += earn(job, way, at);
-            }
-            place = next(line, at);
-        }
-        for (int b = 0; b < counted.length; b++) {
-            worth += counted[b] >= c.need[b] ? c.bonus[b] : 0;
-        }
-        return worth;
-    }
-
-    private void drop(int place) {
-        left--;
-        System.arraycopy(waiting, place + 1, waiting, place, left - place);
-    }
-
-    /**
-     * The first of the order that can be begun, or that is begun first: what comes later fills the time until then if it fits.
-     * What can't be begun any more is left out of all that is asked later.
-     *
-     * @return its place in what is left to do, to begin with {@link #begins}; below 0 for none
-     */
-    private int next(Line line, long at) {
-        int first = NONE;
-        long until = NOT_YET;
-        int i = 0;
-        while (i < left) {
-            int job = waiting[i];
-            long could = start(job, line.way()[job], at);
-            if (could == NEVER) {
-                drop(i);
-                continue;
-            }
-            if (could < until && could + thought[job] <= until) {
-                begins = could;
-                if (could <= at) {
-                    return i;
-                }
-                until = could;
-                first = i;
-            }
-            i++;
-        }
-        return first;
-    }
-
-    private long earn(int job, int way, long at) {
-        finish[job] = at;
-        long value = ways.value(job, way, at);
-        earned[job] = value;
-        if (ways.tokens[job][way] > 0) {
-            spent[ways.bank[job][way]] += ways.tokens[job][way];
-        }
-        for (int b : c.counts[job]) {
-            counted[b] += value;
-        }
-        return value;
-    }
-
-    /**
-     * When it can be begun: {@link #NOT_YET} for what waits for what isn't done, {@link #NEVER} for what is thought to come to
-     * nothing, or can't be paid for, and won't later.
-     */
-    private long start(int job, int way, long at) {
-        for (int before : c.after[job]) {
-            if (finish[before] < 0) {
-                return NOT_YET;
-            }
-        }
-        long start = c.start(job, at, finish);
-        long ends = start + thought[job];
-        if (ends > c.minutes || !pays(job, way)) {
-            return NEVER;
-        }
-        return ways.value(job, way, ends) > 0 || opens(job) ? start : NEVER;
-    }
-
-    private boolean pays(int job, int way) {
-        int tokens = ways.tokens[job][way];
-        return tokens == 0 || spent[ways.bank[job][way]] + tokens <= c.budget[ways.bank[job][way]];
-    }
-
-    private long last(int job, int way) {
-        long[] until = ways.until[job][way];
-        return until.length == 0 ? NONE : until[until.length - 1];
-    }
-
-    private boolean opens(int job) {
-        for (int after : c.successors[job]) {
-            if (finish[after] < 0) {
-                return true;
-            }
-        }
-        return false;
     }
 }
