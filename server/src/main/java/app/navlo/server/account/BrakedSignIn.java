@@ -3,6 +3,7 @@ package app.navlo.server.account;
 import java.time.Duration;
 import org.springframework.security.authentication.AuthenticationProvider;
 import org.springframework.security.authentication.BadCredentialsException;
+import org.springframework.security.authentication.InternalAuthenticationServiceException;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.core.Authentication;
@@ -61,9 +62,14 @@ final class BrakedSignIn implements AuthenticationProvider {
         if (!wait.isZero()) {
             throw new TooSoon(wait);
         }
-        Authentication signedIn = passwords.authenticate(asked);
-        brake.succeeded(attempt);
-        return signedIn;
+        try {
+            Authentication signedIn = passwords.authenticate(asked);
+            brake.succeeded(attempt);
+            return signedIn;
+        } catch (InternalAuthenticationServiceException outOfReach) {
+            brake.unchecked(attempt);
+            throw outOfReach;
+        }
     }
 
     @Override

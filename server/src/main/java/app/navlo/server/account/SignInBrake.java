@@ -82,6 +82,11 @@ public class SignInBrake {
         return Duration.ZERO;
     }
 
+    /** Nobody could look whether it was right: it says nothing of who tried. */
+    public void unchecked(Attempt attempt) {
+        of(attempt).forEach(one -> one.addTokens(1));
+    }
+
     /** What was counted against this address from there no longer is. */
     public void succeeded(Attempt attempt) {
         List<Bucket> all = of(attempt);
