@@ -208,7 +208,7 @@ function App() {
           unstyled: true,
           classNames: {
             toast:
-              'flex w-[380px] max-w-[calc(100vw-32px)] items-center gap-3 rounded border border-ink bg-ink px-4 py-3 text-[14px] text-paper',
+              'flex w-[380px] max-w-[calc(100vw-32px)] items-center gap-3 rounded border border-ink bg-ink px-4 py-3 font-sans text-[14px] text-paper',
             title: 'font-semibold',
             description: 'mt-0.5 opacity-90',
             actionButton:

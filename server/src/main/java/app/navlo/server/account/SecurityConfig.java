@@ -47,9 +47,8 @@ class SecurityConfig {
     private static final String POLICY_HEADER = "Content-Security-Policy";
 
     /** What no page of ours needs, whatever got into it. */
-    private static final String PERMISSIONS =
-            "accelerometer=(), bluetooth=(), camera=(), display-capture=(), geolocation=(),"
-                    + " gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=()";
+    private static final String PERMISSIONS = "accelerometer=(), camera=(), display-capture=(), geolocation=(),"
+            + " gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=()";
 
     @Bean
     PasswordEncoder passwordEncoder() {

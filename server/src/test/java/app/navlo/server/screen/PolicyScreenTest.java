@@ -72,5 +72,10 @@ public class PolicyScreenTest extends Screen {
         Object place = notice(page, "Added a note")
                 .evaluate("one => getComputedStyle(one.closest('[data-sonner-toaster]')).position");
         assertEquals(place, "fixed");
+        assertEquals(
+                page.evaluate(
+                        "() => getComputedStyle(document.querySelector('[data-sonner-toast]')).fontFamily === getComputedStyle(document.body).fontFamily"),
+                true,
+                "it is written as everything else is");
     }
 }
