@@ -34,6 +34,7 @@ public final class Bench {
         ALL.put("links", LinksBench::run);
         ALL.put("mentor", () -> MentorBench.run(options));
         ALL.put("college", () -> CollegeBench.run(options));
+        ALL.put("year", YearBench::run);
         ALL.put("load", () -> LoadBench.run(options));
         ALL.put("instances", () -> InstancesBench.run(options));
         ALL.put("faults", () -> FaultsBench.run(options));
@@ -50,7 +51,7 @@ public final class Bench {
         List<String> names = first > 0
                 ? said.subList(0, first)
                 : ALL.keySet().stream()
-                        .filter(name -> !List.of("build", "mentor", "college", "term", "faults", "load")
+                        .filter(name -> !List.of("build", "mentor", "college", "term", "faults", "load", "year")
                                 .contains(name))
                         .toList();
         for (String name : names) {

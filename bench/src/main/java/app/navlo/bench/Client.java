@@ -322,6 +322,22 @@ final class Client {
         return path + "/hand-ins/" + JSON.readTree(done).at("/receipt/id").asLong();
     }
 
+    /** Puts a file up and takes it down again. */
+    void throwAway(long work, byte[] content) throws IOException, InterruptedException {
+        String path = own("/works/" + work + "/draft/files");
+        String file = JSON.readTree(upload(path, "draft.pdf", content))
+                .at("/draft/files/0/id")
+                .asString();
+        send(request(path + "/" + file)
+                .header("Idempotency-Key", UUID.randomUUID().toString())
+                .DELETE());
+    }
+
+    /** Looks at a file and doesn't take it in. */
+    void look(String name, byte[] content) throws IOException, InterruptedException {
+        upload(own("/imports"), name, content);
+    }
+
     private String write(String path, String body, String version) throws IOException, InterruptedException {
         return send(request(path)
                 .header("Content-Type", "application/json")

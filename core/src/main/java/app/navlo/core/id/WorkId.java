@@ -16,7 +16,7 @@ public record WorkId(String text) implements Comparable<WorkId> {
         return Long.parseLong(text);
     }
 
-    /** By text, as it always was: "10" comes before "9". */
+    /** By text: "10" comes before "9". */
     @Override
     public int compareTo(WorkId other) {
         return text.compareTo(other.text);
