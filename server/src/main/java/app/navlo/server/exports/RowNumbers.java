@@ -34,13 +34,27 @@ final class RowNumbers {
     private static final Map<String, String> OURS = Map.of("COURSE", "course", "WORK", "work", "DEED", "fact");
 
     private final JsonMapper json;
-    private final Map<String, Long> after = new HashMap<>();
+    private final Map<String, Long> after;
     private final Map<Column, Column> named;
 
     RowNumbers(TableCopies copies, JsonMapper json) {
+        this(last(copies), copies.references(), json);
+    }
+
+    /**
+     * @param after by table, the greatest number that is here
+     * @param named which column names which
+     */
+    RowNumbers(Map<String, Long> after, Map<Column, Column> named, JsonMapper json) {
+        this.after = Map.copyOf(after);
+        this.named = Map.copyOf(named);
         this.json = json;
-        this.named = copies.references();
-        ArchiveTables.ALL.forEach(table -> after.put(table.name(), copies.last(table)));
+    }
+
+    private static Map<String, Long> last(TableCopies copies) {
+        Map<String, Long> last = new HashMap<>();
+        ArchiveTables.ALL.forEach(table -> last.put(table.name(), copies.last(table)));
+        return last;
     }
 
     /**
