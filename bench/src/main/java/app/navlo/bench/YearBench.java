@@ -53,20 +53,14 @@ final class YearBench {
         System.out.println(
                 "after a year of one student               rows: writes remembered, sign-ins, calendars looked at,"
                         + " contents of files; MB in all");
-        say("nothing swept out", new YearBench(UNSWEPT).year());
-        say("swept out in rounds", new YearBench(SWEPT).year());
+        new YearBench(UNSWEPT).say("nothing swept out");
+        new YearBench(SWEPT).say("swept out in rounds");
     }
 
-    private static void say(String what, Map<String, Long> found) {
+    private void say(String what) throws Exception {
+        Map<String, Long> rows = year();
         System.out.printf(
-                Locale.ROOT,
-                "%-30s %s, %.1f MB%n",
-                what,
-                found.entrySet().stream()
-                        .filter(one -> !one.getKey().isEmpty())
-                        .map(one -> one.getKey() + " " + one.getValue())
-                        .toList(),
-                found.getOrDefault("", 0L) / 1e6);
+                Locale.ROOT, "%-30s %s, %.1f MB%n", what, rows, Files.size(data.resolve("navlo.mv.db")) / 1e6);
     }
 
     private Path database() {
@@ -118,12 +112,11 @@ final class YearBench {
         }
     }
 
-    private Map<String, Long> found() throws SQLException, IOException {
+    private Map<String, Long> found() throws SQLException {
         Map<String, Long> found = new LinkedHashMap<>();
         for (String table : List.of("write_once", "spring_session", "calendar_file", "stored_file")) {
             found.put(table, Stored.number(database(), "SELECT COUNT(*) FROM " + table));
         }
-        found.put("", Files.size(data.resolve("navlo.mv.db")));
         return found;
     }
 }

@@ -1,8 +1,6 @@
 package app.navlo.server;
 
 import app.navlo.server.store.AllRows;
-import ch.qos.logback.classic.Level;
-import ch.qos.logback.classic.Logger;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.sql.SQLException;
@@ -12,7 +10,6 @@ import java.util.List;
 import java.util.Map;
 import javax.sql.DataSource;
 import org.flywaydb.core.Flyway;
-import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /**
@@ -84,7 +81,6 @@ final class Move {
     }
 
     private static void tables(Shared shared) {
-        ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
         Flyway.configure()
                 .dataSource(shared.url(), shared.user(), shared.password())
                 .locations("classpath:db/postgresql")

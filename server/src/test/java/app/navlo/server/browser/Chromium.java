@@ -16,6 +16,9 @@ public final class Chromium {
 
     private static final Path WITH_WINDOWS = Path.of("/usr/bin/chromium");
 
+    /** For pictures: the shell sets letters at whole pixels. */
+    private static final boolean AS_PEOPLE_SEE_IT = Boolean.getBoolean("navlo.test.windows");
+
     private static @Nullable Browser started;
 
     private Chromium() {}
@@ -29,7 +32,7 @@ public final class Chromium {
             running = playwright
                     .chromium()
                     .launch(new BrowserType.LaunchOptions()
-                            .setExecutablePath(Files.exists(SHELL) ? SHELL : WITH_WINDOWS)
+                            .setExecutablePath(AS_PEOPLE_SEE_IT || !Files.exists(SHELL) ? WITH_WINDOWS : SHELL)
                             .setArgs(List.of(
                                     "--no-sandbox",
                                     "--disable-gpu",

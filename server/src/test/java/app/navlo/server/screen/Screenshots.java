@@ -97,7 +97,7 @@ public class Screenshots extends Screen {
     @Test
     public void standing() {
         Page page = mira("/s/1/standing");
-        assertThat(page.getByText("Where each course stands")).isVisible();
+        assertThat(page.getByText("The mean of the courses")).isVisible();
         shoot(page, "standing");
     }
 
