@@ -2,14 +2,17 @@ package app.navlo.core.plan;
 
 import app.navlo.core.plan.JobOptions.Wait;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 import java.util.stream.LongStream;
 
 /**
  * A relaxation: free minutes, tokens, needs of bonuses and jobs that wait for others have a price instead of a limit. Each
  * job then chooses by itself where and in which way it gains most, and what all choose is worth at least as much as any
  * plan. The prices are moved towards those at which that is least (the volume method: a step against the mean of what was
- * chosen so far, taken from the best prices known).
+ * chosen so far, taken from the best prices known). Later the jobs of a bonus choose together, and it has no price any more:
+ * paid for with parts of large jobs, it made three of nine problems of 40 jobs seem 6 to 9 % better than any plan is.
  *
  * <p>A price holds for a stretch between two instants at which something changes for some job. An iteration costs two steps
  * for each job and stretch.
@@ -62,8 +65,19 @@ final class LagrangianBound {
     /** By job: the option it chose last; below 0 where it chose none. */
     private final int[] chosen;
 
-    private long chosenEnd;
-    private int chosenOption;
+    /** By job and option: what it gains at the prices, and where it is done best then. */
+    private final double[][] gain;
+
+    private final long[][] end;
+
+    /** Empty until jobs choose together. */
+    private List<BonusJobs> together = List.of();
+
+    /** By bonus: whether its jobs choose together. */
+    private final boolean[] whole;
+
+    /** By job: whether it chooses alone. */
+    private final boolean[] alone;
 
     LagrangianBound(ProblemArrays c, JobModes ways) {
         this.c = c;
@@ -88,6 +102,12 @@ final class LagrangianBound {
         before = new double[edges.length];
         extra = extras();
         chosen = new int[n];
+        gain = extras();
+        end = new long[n][];
+        Arrays.setAll(end, job -> new long[until[job].length]);
+        whole = new boolean[need.length];
+        alone = new boolean[n];
+        Arrays.fill(alone, true);
     }
 
     private long[] edges() {
@@ -107,12 +127,18 @@ final class LagrangianBound {
 
     /** Moves the prices until nothing better than {@code target} is possible at them, or the rounds are used up. */
     void run(long target, int rounds) {
+        run(target, rounds, () -> {});
+    }
+
+    /** The same, with something to be done when jobs have chosen anew. */
+    void run(long target, int rounds, Runnable whenChosen) {
         double length = 1;
         int waited = 0;
         for (int i = 0; i < rounds && bound() > target; i++) {
             step(length, target);
             double value = choose(begun ? FRESH : 1);
             begun = true;
+            whenChosen.run();
             if (value < best) {
                 length = along() > 0 ? Math.min(LONGEST, length * LONGER) : length;
                 best = value;
@@ -123,6 +149,31 @@ final class LagrangianBound {
                 waited = 0;
             }
         }
+    }
+
+    /** From here on the jobs of a bonus choose together. What was found before holds; {@link #paid} says nothing any more. */
+    void chooseTogether() {
+        together = BonusJobs.of(c, options, whole);
+        for (BonusJobs some : together) {
+            for (int job : some.jobs()) {
+                alone[job] = false;
+            }
+        }
+        for (int b = 0; b < need.length; b++) {
+            if (whole[b]) {
+                bestPrice[bonusRow + b] = 0;
+                meanSlack[bonusRow + b] = 0;
+            }
+        }
+    }
+
+    /** What was chosen last, in the order of its ends; a plan only if it fits. */
+    List<Integer> order() {
+        return IntStream.range(0, n)
+                .filter(job -> chosen[job] >= 0)
+                .boxed()
+                .sorted(Comparator.comparingLong(job -> until[job][chosen[job]]))
+                .toList();
     }
 
     private void step(double length, long target) {
@@ -225,11 +276,16 @@ final class LagrangianBound {
         double[] factor = factors();
         fill(extra, price);
         for (int job = 0; job < n; job++) {
-            double gain = place(job, factor[job]);
-            chosen[job] = gain > 0 ? chosenOption : NONE;
-            if (gain > 0) {
-                value += gain;
-                take(job);
+            place(job, factor[job]);
+            chosen[job] = alone[job] ? best(gain[job]) : NONE;
+            value += chosen[job] >= 0 ? gain[job][chosen[job]] : 0;
+        }
+        for (BonusJobs some : together) {
+            value += some.choose(gain, chosen);
+        }
+        for (int job = 0; job < n; job++) {
+            if (chosen[job] >= 0) {
+                take(job, chosen[job]);
             }
         }
         for (int r = 0; r < waits.size(); r++) {
@@ -240,6 +296,19 @@ final class LagrangianBound {
             meanSlack[r] += fresh * (slack[r] - meanSlack[r]);
         }
         return value;
+    }
+
+    /** The first of the options that gain most; below 0 if none gains anything. */
+    private static int best(double[] gains) {
+        double most = 0;
+        int best = NONE;
+        for (int option = 0; option < gains.length; option++) {
+            if (gains[option] > most) {
+                most = gains[option];
+                best = option;
+            }
+        }
+        return best;
     }
 
     private int within(int job, int first) {
@@ -258,25 +327,25 @@ final class LagrangianBound {
             value += price[bankRow + b] * c.budget[b];
         }
         for (int b = 0; b < c.need.length; b++) {
-            double gain = c.bonus[b] - price[bonusRow + b];
-            slack[bonusRow + b] = gain > 0 ? -1 : 0;
-            value += Math.max(0, gain);
+            double beyond = whole[b] ? 0 : c.bonus[b] - price[bonusRow + b];
+            slack[bonusRow + b] = beyond > 0 ? -1 : 0;
+            value += Math.max(0, beyond);
         }
         return value;
     }
 
-    private void take(int job) {
-        int option = chosenOption;
-        long start = chosenEnd - c.effort[job];
-        for (int k = stretchOf(start); k < stretches && edges[k] < chosenEnd; k++) {
-            long overlap = Math.min(chosenEnd, edges[k + 1]) - Math.max(start, edges[k]);
+    private void take(int job, int option) {
+        long finish = end[job][option];
+        long start = finish - c.effort[job];
+        for (int k = stretchOf(start); k < stretches && edges[k] < finish; k++) {
+            long overlap = Math.min(finish, edges[k + 1]) - Math.max(start, edges[k]);
             slack[k] -= overlap / (double) (edges[k + 1] - edges[k]);
         }
         if (tokens[job][option] > 0) {
             slack[bankRow + bank[job][option]] -= tokens[job][option];
         }
         for (int b : c.counts[job]) {
-            slack[bonusRow + b] += worth[job][option] / (double) need[b];
+            slack[bonusRow + b] += whole[b] ? 0 : worth[job][option] / (double) need[b];
         }
     }
 
@@ -285,55 +354,49 @@ final class LagrangianBound {
         return before[k] + price[k] * (minute - edges[k]) / (edges[k + 1] - edges[k]);
     }
 
-    /** The best choice of one job, left in {@link #chosenEnd} and {@link #chosenOption}. @return what it gains; 0 for none */
-    private double place(int job, double factor) {
+    /** Where each option of a job is cheapest, left in {@link #end}, and what it gains there. */
+    private void place(int job, double factor) {
         long[] ends = until[job];
         if (ends.length == 0) {
-            return 0;
+            return;
         }
         long effort = c.effort[job];
-        long end = options.head[job] + effort;
+        long at = options.head[job] + effort;
         double least = Double.MAX_VALUE;
         long leastEnd = 0;
-        double gain = 0;
         int finishStretch = 0;
         int startStretch = stretchOf(options.head[job]);
         int option = 0;
-        while (end <= ends[ends.length - 1]) {
-            while (finishStretch < stretches - 1 && edges[finishStretch + 1] < end) {
+        while (at <= ends[ends.length - 1]) {
+            while (finishStretch < stretches - 1 && edges[finishStretch + 1] < at) {
                 finishStretch++;
             }
-            while (startStretch < stretches - 1 && edges[startStretch + 1] <= end - effort) {
+            while (startStretch < stretches - 1 && edges[startStretch + 1] <= at - effort) {
                 startStretch++;
             }
-            for (; ends[option] < end; option++) {
-                gain = better(gain, worthAtPrices(job, option, factor) - least, leastEnd, option);
+            for (; ends[option] < at; option++) {
+                offer(job, option, worthAtPrices(job, option, factor) - least, leastEnd);
             }
-            double now = cost(end, finishStretch) - cost(end - effort, startStretch);
+            double now = cost(at, finishStretch) - cost(at - effort, startStretch);
             if (now < least) {
                 least = now;
-                leastEnd = end;
+                leastEnd = at;
             }
-            end = nextEnd(end, effort, finishStretch, startStretch);
+            at = nextEnd(at, effort, finishStretch, startStretch);
         }
         for (; option < ends.length; option++) {
-            gain = better(gain, worthAtPrices(job, option, factor) - least, leastEnd, option);
+            offer(job, option, worthAtPrices(job, option, factor) - least, leastEnd);
         }
-        return gain;
     }
 
-    private double better(double gain, double other, long end, int option) {
-        if (other <= gain) {
-            return gain;
-        }
-        chosenEnd = end;
-        chosenOption = option;
-        return other;
+    private void offer(int job, int option, double gains, long at) {
+        gain[job][option] = gains;
+        end[job][option] = at;
     }
 
     /** Where the finish or the start next meets an edge; between edges the cost changes evenly. */
-    private long nextEnd(long end, long effort, int finishStretch, int startStretch) {
-        int finishEdge = edges[finishStretch + 1] > end ? finishStretch + 1 : finishStretch + 2;
+    private long nextEnd(long at, long effort, int finishStretch, int startStretch) {
+        int finishEdge = edges[finishStretch + 1] > at ? finishStretch + 1 : finishStretch + 2;
         long byFinish = finishEdge <= stretches ? edges[finishEdge] : Long.MAX_VALUE;
         return Math.min(byFinish, edges[startStretch + 1] + effort);
     }

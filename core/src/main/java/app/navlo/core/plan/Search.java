@@ -3,9 +3,12 @@ package app.navlo.core.plan;
 import app.navlo.core.plan.Plan.Chosen;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.function.BooleanSupplier;
+import java.util.stream.IntStream;
 
 /**
  * Annealing: small changes at random, of which those that lose are kept ever less often. A plan on its way to a bonus is
@@ -46,35 +49,55 @@ final class Search {
 
     /** A plan to begin with. What it leaves out stands at the end, and is done there if it earns anything and costs nothing. */
     void offer(List<Chosen> plan) {
-        int[] way = new int[c.n];
-        for (int job = 0; job < c.n; job++) {
-            way[job] = ways.free(job);
-        }
-        List<Integer> jobs = new ArrayList<>();
+        int[] way = IntStream.range(0, c.n).map(ways::free).toArray();
         for (Chosen one : plan) {
-            jobs.add(one.job());
             way[one.job()] = ways.wayOf(one);
         }
-        boolean[] placed = new boolean[c.n];
-        jobs.forEach(job -> placed[job] = true);
-        while (jobs.size() < c.n) {
-            for (int job = 0; job < c.n; job++) {
-                if (!placed[job] && c.ready(job, placed)) {
-                    placed[job] = true;
-                    jobs.add(job);
-                }
-            }
+        set(plan.stream().map(Chosen::job).toList(), way);
+    }
+
+    /** An order without tokens to begin with. @return what it is worth */
+    long offerOrder(List<Integer> first) {
+        set(first, IntStream.range(0, c.n).map(ways::free).toArray());
+        return sequence.worth();
+    }
+
+    private void set(List<Integer> first, int[] way) {
+        Set<Integer> jobs = new LinkedHashSet<>();
+        first.forEach(job -> add(job, jobs));
+        for (int job = 0; job < c.n; job++) {
+            add(job, jobs);
         }
         sequence.set(jobs.stream().mapToInt(Integer::intValue).toArray(), way);
         remember();
     }
 
+    /** After all that it waits for. */
+    private void add(int job, Set<Integer> jobs) {
+        if (!jobs.contains(job)) {
+            for (int first : c.after[job]) {
+                add(first, jobs);
+            }
+            jobs.add(job);
+        }
+    }
+
     /** From the best plan so far, which stays the one that is worth most as bonuses are. */
     void anneal(Aim[] aims, double hot, long steps) {
+        sequence.set(bestOrder.clone(), bestWay.clone());
+        go(aims, hot, steps);
+    }
+
+    /** The same from an order without tokens. */
+    void annealFrom(List<Integer> first, Aim[] aims, double hot, long steps) {
+        offerOrder(first);
+        go(aims, hot, steps);
+    }
+
+    private void go(Aim[] aims, double hot, long steps) {
         if (c.n == 0) {
             return;
         }
-        sequence.set(bestOrder.clone(), bestWay.clone());
         change.recount();
         sequence.aim(aims);
         double heat = 0;

@@ -25,8 +25,7 @@ public record SearchBudget(long steps, int labels, int rounds) {
     private static final long MOST_QUICK_WORK = 40_000_000;
 
     private static final int FEWEST_ROUNDS = 10;
-    private static final int ROUNDS = 400;
-    private static final int ROUNDS_IF_MANY = 300;
+    private static final int ROUNDS = 300;
     private static final int ROUNDS_TO_PROVE = 800;
 
     /** A quarter as hard, with a bound half as hard: what the page asks for with every move of the slider. */
@@ -47,7 +46,7 @@ public record SearchBudget(long steps, int labels, int rounds) {
     /** What answers while a finger rests on the slider: on a slow machine a tenth of a second for 40 jobs. */
     public static SearchBudget usual(int jobs) {
         int labels = jobs <= SMALL ? SMALL_LABELS : jobs <= MOST_TO_PROVE ? LABELS : 0;
-        int rounds = labels > 0 ? ROUNDS_TO_PROVE : jobs <= MANY ? ROUNDS : ROUNDS_IF_MANY;
+        int rounds = labels > 0 ? ROUNDS_TO_PROVE : ROUNDS;
         return new SearchBudget(steps(jobs), labels, rounds);
     }
 }

@@ -12,6 +12,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Random;
 import java.util.SplittableRandom;
+import java.util.stream.IntStream;
 import org.testng.annotations.Test;
 
 /** The plan, its bound and its proof, judged by trying everything and by the plain layout. */
@@ -136,6 +137,49 @@ public class SolverTest {
             reached += best >= 100 ? 1 : 0;
         }
         assertTrue(reached > 30, "too few reach a line: " + reached);
+    }
+
+    /** Together jobs pay for a bonus with nothing but whole jobs: never a looser bound, and often a closer one. */
+    @Test
+    public void aBoundOfJobsThatChooseTogetherIsCloserAndStillNoneIsBelowTheBest() {
+        Random random = new Random(29);
+        int closer = 0;
+        for (int i = 0; i < 120; i++) {
+            PlanProblem problem = SomeProblems.ofManyLines(random, 3 + random.nextInt(3));
+            ProblemArrays c = new ProblemArrays(problem);
+            LagrangianBound prices = new LagrangianBound(c, new JobModes(c));
+            prices.run(0, 60);
+            long before = prices.bound();
+            prices.chooseTogether();
+            prices.run(0, i % 60);
+            assertTrue(prices.bound() <= before);
+            assertTrue(prices.bound() >= SomeProblems.best(problem), prices.bound() + " for " + problem);
+            closer += prices.bound() < before ? 1 : 0;
+        }
+        assertTrue(closer > 30, "hardly ever closer: " + closer);
+    }
+
+    /** What is chosen at prices knows no order among those that wait for each other; a plan made of it does. */
+    @Test
+    public void fromAnyOrderOfAnyJobsASearchComesToALegalPlan() {
+        Random random = new Random(30);
+        for (int i = 0; i < 60; i++) {
+            PlanProblem problem = SomeProblems.chained(random, 2 + random.nextInt(4));
+            ProblemArrays c = new ProblemArrays(problem);
+            Layout layout = new Layout(problem);
+            Search search = new Search(c, new JobModes(c), i);
+            List<Integer> backwards = IntStream.range(0, c.n)
+                    .map(job -> c.n - 1 - job)
+                    .filter(job -> random.nextInt(3) > 0)
+                    .boxed()
+                    .toList();
+            long worth = search.offerOrder(backwards);
+            assertEquals(search.best(), worth);
+            search.annealFrom(backwards, Aim.asTheyAre(c.need.length), 0.03, 500);
+            search.tidy();
+            assertEquals(layout.of(search.order(layout)).orElseThrow().value(), search.best(), problem.toString());
+            assertTrue(search.best() >= worth && search.best() <= SomeProblems.best(problem));
+        }
     }
 
     @Test
