@@ -16,7 +16,19 @@ final class LongPasswords extends AbstractValidatingPasswordEncoder {
     private static final String MARK = "{digest}";
     private static final int BCRYPT_READS = 72;
 
-    private final BCryptPasswordEncoder bcrypt = new BCryptPasswordEncoder();
+    /** Binary logarithm of the rounds. */
+    static final int COST = 10;
+
+    private final BCryptPasswordEncoder bcrypt;
+
+    LongPasswords() {
+        this(COST);
+    }
+
+    /** @param cost binary logarithm of the rounds that a new hash takes, 4 to 31; old ones keep theirs */
+    LongPasswords(int cost) {
+        bcrypt = new BCryptPasswordEncoder(cost);
+    }
 
     @Override
     protected String encodeNonNullPassword(String password) {

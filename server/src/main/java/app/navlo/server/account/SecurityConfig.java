@@ -14,6 +14,7 @@ import java.security.Principal;
 import java.util.Objects;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.http.HttpHeaders;
@@ -51,8 +52,8 @@ class SecurityConfig {
             + " gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=()";
 
     @Bean
-    PasswordEncoder passwordEncoder() {
-        return new LongPasswords();
+    PasswordEncoder passwordEncoder(@Value("${navlo.password-cost:" + LongPasswords.COST + "}") int cost) {
+        return new LongPasswords(cost);
     }
 
     @Bean
@@ -60,6 +61,7 @@ class SecurityConfig {
             HttpSecurity http,
             StudentAccess access,
             SignIn people,
+            PasswordEncoder passwords,
             SignInBrake brake,
             KnownBrowser known,
             Keyring keyring,
@@ -69,7 +71,7 @@ class SecurityConfig {
             throws Exception {
         return http
                 // Of its own: with another behind it, what this one refuses would be checked there uncounted.
-                .authenticationManager(new ProviderManager(new BrakedSignIn(people, passwordEncoder(), brake)))
+                .authenticationManager(new ProviderManager(new BrakedSignIn(people, passwords, brake)))
                 .authorizeHttpRequests(requests -> requests.dispatcherTypeMatchers(DispatcherType.ASYNC)
                         .permitAll()
                         .requestMatchers(SESSION)

@@ -66,6 +66,7 @@ public class PasswordsTest {
         assertFalse(PASSWORDS.matches("Mild grey owl", hash));
         assertFalse(PASSWORDS.matches("", hash));
         assertTrue(hash.length() <= 255, "it fits its column");
+        assertTrue(hash.startsWith("{digest}$2a$10$"), "1,024 rounds: " + hash);
     }
 
     /** Of long passwords that differ in one letter only, wherever it is. */

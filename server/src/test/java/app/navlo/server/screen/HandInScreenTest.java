@@ -67,7 +67,7 @@ public class HandInScreenTest extends Screen {
 
     @Test
     public void wrongFilesAreRefusedBeforeAnythingIsSent() {
-        Page page = mira();
+        Page page = changed(mira());
         List<String> sent = new ArrayList<>();
         page.onRequest(request -> {
             if (request.url().endsWith("/draft/files")) {

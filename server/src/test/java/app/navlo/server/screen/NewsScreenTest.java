@@ -33,7 +33,7 @@ public class NewsScreenTest extends Screen {
     /** What stands when it is chosen was seen; what comes is told once, and not again by another look at the page. */
     @Test(dependsOnMethods = "theDaysNewsAreSeenOnceAndCanBeMadeNewAgain")
     public void anOpenBrowserTellsWhatComes() {
-        Page page = mira();
+        Page page = changed(mira());
         page.addInitScript("""
                 window.Notification = class {
                   static permission = 'granted';

@@ -46,7 +46,7 @@ public class PieceScreenTest extends Screen {
 
     @Test
     public void aScriptInTypedInWorkIsOnlyText() {
-        Page page = mira();
+        Page page = changed(mira());
         List<String> ran = new ArrayList<>();
         page.onDialog(alert -> {
             ran.add(alert.message());
