@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch';
 import { v4 as uuid } from 'uuid';
+import { clockReader } from './clock';
 import { device } from './device';
 import { noteAnswer } from './offline';
 import type { components, paths } from './schema';
@@ -76,6 +77,8 @@ client.use({
       noteAnswer(response.headers.get('X-Navlo-Offline'));
   },
 });
+
+client.use(clockReader);
 
 export function refused(status: number, body: unknown): Refused {
   const problem = (typeof body === 'object' && body !== null ? body : {}) as {

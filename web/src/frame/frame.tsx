@@ -2,10 +2,10 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import type { Board, Session } from '../api/client';
+import { holdNow, serverNow } from '../api/clock';
 import { useLive } from '../api/live';
 import { useOffline } from '../api/offline';
 import { boardQuery, refreshStudent } from '../api/queries';
-import { holdNow, setServerNow } from '../lib/now';
 import { moment } from '../lib/time';
 import { StageGlyphs } from '../ui/stage-glyph';
 import { Failed, Loading } from '../ui/states';
@@ -126,13 +126,11 @@ function useHeldClock(at: string | null): void {
   }, [at]);
 }
 
-/** Takes the server's clock over, and asks again when the clock alone changes something. */
+/** Asks again when the clock alone changes something. */
 function useClockEdges(student: number, board: Board | undefined): void {
   useEffect(() => {
-    if (!board) return;
-    setServerNow(board.now);
-    if (!board.nextChange) return;
-    const wait = new Date(board.nextChange).getTime() - new Date(board.now).getTime() + 1_000;
+    if (!board?.nextChange) return;
+    const wait = new Date(board.nextChange).getTime() - serverNow() + 1_000;
     if (wait > LONGEST_TIMER) return;
     const timer = setTimeout(() => void refreshStudent(student), Math.max(wait, 1_000));
     return () => clearTimeout(timer);

@@ -1,4 +1,5 @@
 /** The modules that compute without a page, as one script: tests load it into a browser and put cases to it. */
+export * as clock from '../api/clock';
 export * as news from '../frame/news/model';
 export * as views from '../frame/views';
 export * as budget from '../lib/budget';

@@ -1,9 +1,10 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
+import { setServerNow } from '../../api/clock';
 import { householdQuery } from '../../api/queries';
 import { useAddress } from '../../lib/address';
-import { setServerNow, useNow } from '../../lib/now';
+import { useNow } from '../../lib/now';
 import { Choice } from '../../ui/choice';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { headline, MANY, type Row, SPANS, type Span, type UnreadStudent, unreadWords } from './model';

@@ -11,7 +11,7 @@ import java.util.Random;
 import java.util.stream.Stream;
 
 /**
- * Kills a Navlo of its own while it is written to, damages and cuts its data, starts two on one folder, cuts off what brings an old
+ * Kills a Navlo of its own, or cuts its power, while it is written to, damages and cuts its data, starts two on one folder, cuts off what brings an old
  * store up to date, sets its clock back and fills its disk; each many times. Counted is what was confirmed and is lost, and what is
  * half there.
  */
@@ -25,13 +25,14 @@ final class FaultsBench {
         void run() throws Exception;
     }
 
-    /** {@code --rounds N --seed S --only kill,flip,cut,twice,upgrade,clock,disk}. */
+    /** {@code --rounds N --seed S --only kill,power,flip,cut,twice,upgrade,clock,disk}. */
     static void run(Options options) throws Exception {
         int rounds = (int) options.whole("rounds", ROUNDS);
         Random random = new Random(options.whole("seed", SEED));
         DamagedFault damaged = new DamagedFault(rounds, random);
         Map<String, Run> runs = new LinkedHashMap<>();
         runs.put("kill", () -> new KilledFault(rounds, random).run());
+        runs.put("power", () -> new PowerFault(rounds, random).run());
         runs.put("flip", () -> damaged.run("16 bytes of the data changed", damaged::flip));
         runs.put("cut", () -> damaged.run("the data cut off somewhere", damaged::cut));
         runs.put("twice", () -> new TwiceFault(rounds, random).run());

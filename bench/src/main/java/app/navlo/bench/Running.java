@@ -132,6 +132,11 @@ final class Running implements AutoCloseable {
         process.onExit().join();
     }
 
+    /** Waits until it has ended by itself. */
+    void ended() {
+        process.onExit().join();
+    }
+
     @Override
     public void close() {
         process.destroyForcibly();

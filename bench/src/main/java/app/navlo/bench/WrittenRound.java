@@ -11,6 +11,12 @@ record WrittenRound(String email, long student, Confirmed confirmed) {
 
     static WrittenRound untilKilled(Running navlo, String name, Random random)
             throws IOException, InterruptedException {
+        return until(navlo, name, random, navlo::close);
+    }
+
+    /** @param end ends the server at once */
+    static WrittenRound until(Running navlo, String name, Random random, Runnable end)
+            throws IOException, InterruptedException {
         Client student = Client.joining(navlo.address(), name, "");
         long course = student.addCourse(1);
         WrittenRound round = new WrittenRound(FaultsBench.email(name), student.id(), new Confirmed());
@@ -21,7 +27,7 @@ record WrittenRound(String email, long student, Confirmed confirmed) {
             TimeUnit.MILLISECONDS.sleep(20);
         }
         TimeUnit.MILLISECONDS.sleep(random.nextInt(LONGEST_MILLIS));
-        navlo.close();
+        end.run();
         writers.end();
         return round;
     }

@@ -5,6 +5,8 @@ import static org.testng.Assert.assertTrue;
 
 import java.io.File;
 import java.io.IOException;
+import java.nio.file.FileSystem;
+import java.nio.file.FileSystems;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -12,6 +14,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import org.springframework.session.SessionRepository;
+import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
@@ -95,5 +99,24 @@ public class LicencesTest {
             }
         }
         assertTrue(seen > 80, "too few are on the class path: " + seen);
+    }
+
+    /** It is told under another name; what it encloses is what holds. */
+    @Test
+    public void springSessionEnclosesTheLicenceThatTheListNames() throws Exception {
+        for (Class<?> one : List.of(SessionRepository.class, JdbcIndexedSessionRepository.class)) {
+            Path jar = Path.of(
+                    one.getProtectionDomain().getCodeSource().getLocation().toURI());
+            try (FileSystem in = FileSystems.newFileSystem(jar)) {
+                String text = Files.readString(in.getPath("META-INF", "LICENSE.txt"));
+                assertEquals(
+                        text.lines()
+                                .map(String::strip)
+                                .filter(line -> !line.isEmpty())
+                                .limit(2)
+                                .toList(),
+                        List.of("Apache License", "Version 2.0, January 2004"));
+            }
+        }
     }
 }

@@ -1,5 +1,6 @@
 package app.navlo.server;
 
+import app.navlo.server.board.Written;
 import com.fasterxml.jackson.annotation.JsonUnwrapped;
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
@@ -24,6 +25,7 @@ import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.OperationCustomizer;
+import org.springdoc.core.utils.SpringDocUtils;
 import org.springframework.boot.test.context.TestConfiguration;
 import org.springframework.context.annotation.Bean;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -33,6 +35,7 @@ import org.springframework.web.bind.annotation.GetMapping;
 class OpenApiSchemas {
     @Bean
     OpenAPI navlo() {
+        SpringDocUtils.getConfig().addResponseWrapperToIgnore(Written.class);
         return new OpenAPI()
                 .info(new Info()
                         .title("Navlo")

@@ -57,6 +57,11 @@ public class StudentHours {
                 board.zone());
     }
 
+    /** What calendars say of the days from {@code now} on and shortly before: of all that hours hang on, what no change names. */
+    Map<Long, List<BusyTime>> told(long student, Instant now) {
+        return calendars.times(student, now.minus(BACK));
+    }
+
     private static Stream<LocalDate> days(Board board) {
         return board.terms().values().stream().flatMap(term -> Stream.of(term.firstDay(), term.lastDay()));
     }

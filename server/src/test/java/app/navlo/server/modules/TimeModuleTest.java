@@ -108,4 +108,28 @@ public class TimeModuleTest extends Modules {
         say("time.setFormats({ hour12: " + one[0] + ", dateOrder: " + one[1] + ", firstWeekday: 7 })");
         assertEquals(say(expression), words);
     }
+
+    /** What the page's clock shows after an answer, in whole minutes behind or before that of the demo. */
+    @DataProvider
+    public static Object[][] answers() {
+        return new Object[][] {
+            {"{ 'X-Navlo-Now': new Date(NOW).toISOString() }", "0"},
+            {"{ 'X-Navlo-Now': new Date(NOW).toISOString(), 'X-Navlo-Offline': ago(90) }", "90"},
+            {"{ 'X-Navlo-Now': new Date(NOW).toISOString(), 'X-Navlo-Offline': '' }", "0"},
+            {"{}", "7"},
+        };
+    }
+
+    /** Without a connection it is as much later than the answer says as that was read ago. */
+    @Test(dataProvider = "answers")
+    public void theClockIsThatOfTheAnswer(String headers, String minutes) {
+        assertEquals(say("""
+                (() => {
+                  const ago = (minutes) => new Date(Date.now() - minutes * 60_000).toISOString();
+                  clock.setServerNow(new Date(NOW + 7 * 60_000).toISOString());
+                  clock.clockReader.onResponse({ response: new Response('', { headers: %s }) });
+                  return String(Math.round((clock.serverNow() - NOW) / 60_000));
+                })()
+                """.formatted(headers)), minutes);
+    }
 }
