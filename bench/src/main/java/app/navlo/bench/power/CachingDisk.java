@@ -8,8 +8,8 @@ import java.nio.file.Path;
 import org.h2.store.fs.FileBase;
 import org.h2.store.fs.FilePathWrapper;
 
-/** The disk, with a cache between it and the database. */
-final class CachingDisk extends FilePathWrapper {
+/** The disk, with a cache between it and the database, which makes one of these for each of its files. */
+public final class CachingDisk extends FilePathWrapper {
     static final String SCHEME = "caching";
     static final WriteCache CACHE = new WriteCache();
 
