@@ -41,6 +41,9 @@ final class PowerFault {
                 outcomes.merge("started", 1, Integer::sum);
             } catch (Running.Refused refused) {
                 outcomes.merge("REFUSED", 1, Integer::sum);
+            } catch (IOException unknown) {
+                outcomes.merge("STARTED WITHOUT WHO WROTE", 1, Integer::sum);
+                found = found.and(new Confirmed.Found(written.confirmed().count(), 0));
             }
             FaultsBench.delete(data);
         }

@@ -3,6 +3,7 @@ package app.navlo.server.account;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.Sight;
 import java.util.Map;
+import java.util.function.LongFunction;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.stereotype.Component;
@@ -27,6 +28,12 @@ public class Sights {
             return Sight.ALL;
         }
         return by(person).getOrDefault(student, Sight.NARROWEST);
+    }
+
+    /** What another than who asks now sees of students: for what is read before they ask. */
+    public LongFunction<Sight> of(Person reader) {
+        Map<Long, Sight> known = by(reader);
+        return student -> reader.id() == student ? Sight.ALL : known.getOrDefault(student, Sight.NARROWEST);
     }
 
     /** Asked of the store once a request, however many students are in it. */

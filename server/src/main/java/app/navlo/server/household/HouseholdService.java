@@ -26,6 +26,7 @@ import app.navlo.server.store.Links;
 import app.navlo.server.store.Onlookers;
 import app.navlo.server.store.People;
 import app.navlo.server.store.SeenMarks;
+import app.navlo.server.store.Sight;
 import app.navlo.server.store.Term;
 import app.navlo.server.time.ServerClock;
 import java.math.BigDecimal;
@@ -36,6 +37,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.function.LongFunction;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -59,6 +61,7 @@ class HouseholdService {
     private final Onlookers onlookers;
     private final Device device;
     private final Sights sights;
+    private final Askings askings;
     private final ServerClock clock;
 
     HouseholdService(
@@ -72,6 +75,7 @@ class HouseholdService {
             Onlookers onlookers,
             Device device,
             Sights sights,
+            Askings askings,
             ServerClock clock) {
         this.people = people;
         this.boards = boards;
@@ -83,11 +87,22 @@ class HouseholdService {
         this.onlookers = onlookers;
         this.device = device;
         this.sights = sights;
+        this.askings = askings;
         this.clock = clock;
     }
 
     public HouseholdView of(Person reader, Spanning span) {
+        Asking asking = new Asking(reader, span, device.current());
+        HouseholdView view = of(asking);
+        askings.note(asking, view.students().size());
+        return view;
+    }
+
+    /** The same for who doesn't ask just now. */
+    public HouseholdView of(Asking asking) {
         Instant now = clock.instant();
+        Person reader = asking.reader();
+        LongFunction<Sight> sees = sights.of(reader);
         List<People.Student> students = people.readableBy(reader.id());
         List<Long> ids = students.stream().map(People.Student::id).toList();
         Map<Long, Changes.Mark> marks = changes.marks(ids);
@@ -100,14 +115,14 @@ class HouseholdService {
             StudentRows.Key key = new StudentRows.Key(
                     student,
                     Objects.requireNonNull(marks.get(student.id())),
-                    span,
+                    asking.span(),
                     reader.id(),
-                    sights.of(student.id()),
-                    device.current(),
+                    sees.apply(student.id()),
+                    asking.device(),
                     ZoneId.of(reader.zone()),
                     seen.getOrDefault(student.id(), SeenMarks.Seen.NOTHING));
             try {
-                read.add(rows.of(key, now, () -> row(student, reader, span, now)));
+                read.add(rows.of(key, now, () -> row(key, now)));
             } catch (DataAccessResourceFailureException | TransactionException noData) {
                 throw noData;
             } catch (RuntimeException broken) {
@@ -125,7 +140,7 @@ class HouseholdService {
                                 OwnWords.of(kept.getOrDefault(one.row().id(), Onlookers.Kept.NOTHING))))
                 .toList();
         unread.sort(Comparator.comparing(HouseholdView.UnreadStudent::name));
-        return new HouseholdView(now, span, all, List.copyOf(unread));
+        return new HouseholdView(now, asking.span(), all, List.copyOf(unread));
     }
 
     private static Glance.Span counted(Board board, Spanning span) {
@@ -139,9 +154,10 @@ class HouseholdService {
                         board.now());
     }
 
-    private StudentRow row(People.Student student, Person reader, Spanning span, Instant now) {
-        Board board = boards.read(student.id(), ZoneId.of(reader.zone()), now);
-        Glance glance = Glance.of(board.books().values(), counted(board, span), now);
+    private StudentRow row(StudentRows.Key key, Instant now) {
+        People.Student student = key.student();
+        Board board = boards.read(student.id(), key.sees(), key.zone(), now);
+        Glance glance = Glance.of(board.books().values(), counted(board, key.span()), now);
         Term term = board.terms().values().stream().findFirst().orElse(null);
         HouseholdRow row = new HouseholdRow(
                 student.id(),
@@ -159,7 +175,7 @@ class HouseholdService {
                 loss(board, glance.nextLoss()),
                 loss(board, glance.nextDue()),
                 close(board),
-                news.of(new SeenMarks.Reader(reader.id(), student.id()), ZoneId.of(reader.zone()))
+                news.of(new SeenMarks.Reader(key.reader(), student.id()), board, key.sees(), key.device())
                         .fresh(),
                 board.courses().values().stream()
                         .map(course -> course(board, course))

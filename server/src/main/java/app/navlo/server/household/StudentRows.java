@@ -9,6 +9,7 @@ import com.github.benmanes.caffeine.cache.Caffeine;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -19,15 +20,31 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class StudentRows {
-    private static final int MOST = 5_000;
+    private static final int MOST = 10_000;
 
     /** Things of which nobody says when they change, as that what is new grows old, are read again after this. */
-    private static final Duration LONGEST = Duration.ofMinutes(10);
+    private static final Duration LONGEST = Duration.ofHours(1);
 
-    private final Cache<Key, StudentRow> kept = Caffeine.newBuilder()
+    private final Cache<Place, Kept> kept = Caffeine.newBuilder()
             .maximumSize(MOST)
-            .expireAfterAccess(Duration.ofMinutes(20))
+            .expireAfterAccess(Duration.ofDays(2))
             .build();
+    private final AtomicLong readAnew = new AtomicLong();
+
+    /** Of the same student one row is kept for a reader at a device. */
+    private record Place(
+            long student,
+            Spanning span,
+            long reader,
+            @Nullable String device) {}
+
+    private record Kept(Key key, StudentRow row) {
+        boolean holds(Key asked, Instant now) {
+            return key.equals(asked)
+                    && row.holdsAt(now)
+                    && now.isBefore(row.readAt().plus(LONGEST));
+        }
+    }
 
     /**
      * @param student as they are called, which no change says
@@ -46,12 +63,19 @@ class StudentRows {
             SeenMarks.Seen seen) {}
 
     StudentRow of(Key key, Instant now, Supplier<StudentRow> read) {
-        StudentRow known = kept.getIfPresent(key);
-        if (known != null && known.holdsAt(now) && now.isBefore(known.readAt().plus(LONGEST))) {
-            return known;
+        Place place = new Place(key.student().id(), key.span(), key.reader(), key.device());
+        Kept known = kept.getIfPresent(place);
+        if (known != null && known.holds(key, now)) {
+            return known.row();
         }
         StudentRow fresh = read.get();
-        kept.put(key, fresh);
+        readAnew.incrementAndGet();
+        kept.put(place, new Kept(key, fresh));
         return fresh;
+    }
+
+    /** How many rows were read because none that was kept held. */
+    long readAnew() {
+        return readAnew.get();
     }
 }

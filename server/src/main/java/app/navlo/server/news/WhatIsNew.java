@@ -90,17 +90,27 @@ public class WhatIsNew {
     /** @param zone in which days and times are read */
     @ReadBoard
     public NewsView of(Reader reader, ZoneId zone) {
-        Instant now = clock.instant();
-        Sight sees = sights.of(reader.student());
+        Board board = boards.read(reader.student(), zone, clock.instant());
+        return of(reader, board, sights.of(reader.student()), device.current());
+    }
+
+    /**
+     * The same for a reader who needn't ask themselves.
+     *
+     * @param board of the student, for this reader
+     * @param device with which they read; null for none that says
+     */
+    @ReadBoard
+    public NewsView of(Reader reader, Board board, Sight sees, @Nullable String device) {
+        Instant now = board.now();
         Instant until = seen.until(reader).orElse(now.minus(BACK));
         Instant since = until.isBefore(now.minus(BACK)) ? until : now.minus(BACK);
-        Board board = boards.read(reader.student(), zone, now);
         Set<Long> undone = changes.undone(reader.student());
         List<Changes.Made> made = changes.since(reader.student(), since).stream()
                 .filter(one -> !undone.contains(one.change().id()))
                 .filter(one -> sees.messages() || one.change().kind() != ChangeKind.MESSAGE)
                 .toList();
-        List<NewsItem> items = new Gathering(reader, sees, board, made, since).items();
+        List<NewsItem> items = new Gathering(reader, sees, device, board, made, since).items();
         announced(board, undone, since, items);
         Map<String, Boolean> marks = seen.marks(reader);
         List<NewsItem> told = items.stream()
@@ -142,6 +152,7 @@ public class WhatIsNew {
     private final class Gathering {
         private final Reader reader;
         private final Sight sees;
+        private final @Nullable String device;
         private final Board board;
         private final Instant since;
         private final Map<Long, Changes.Made> made;
@@ -149,9 +160,16 @@ public class WhatIsNew {
         /** By the change that brought them; 0 for what none did. */
         private final Map<Long, List<NewsItem>> byChange = new HashMap<>();
 
-        Gathering(Reader reader, Sight sees, Board board, List<Changes.Made> made, Instant since) {
+        Gathering(
+                Reader reader,
+                Sight sees,
+                @Nullable String device,
+                Board board,
+                List<Changes.Made> made,
+                Instant since) {
             this.reader = reader;
             this.sees = sees;
+            this.device = device;
             this.board = board;
             this.since = since;
             this.made =
@@ -183,7 +201,7 @@ public class WhatIsNew {
             if (NO_NEWS.contains(one.change().kind()) || one.change().person() == null) {
                 return false;
             }
-            boolean otherDevice = one.device() != null && !one.device().equals(device.current());
+            boolean otherDevice = one.device() != null && !one.device().equals(device);
             return one.change().person() != reader.person() || otherDevice;
         }
 

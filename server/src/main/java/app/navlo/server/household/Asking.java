@@ -1,0 +1,11 @@
+package app.navlo.server.household;
+
+import app.navlo.server.account.Person;
+import org.jspecify.annotations.Nullable;
+
+/**
+ * That somebody asks for their students.
+ *
+ * @param device with which they do; null for none that says
+ */
+record Asking(Person reader, Spanning span, @Nullable String device) {}
