@@ -34,6 +34,7 @@ public final class Bench {
         ALL.put("links", LinksBench::run);
         ALL.put("mentor", () -> MentorBench.run(options));
         ALL.put("college", () -> CollegeBench.run(options));
+        ALL.put("night", () -> NightBench.run(options));
         ALL.put("year", YearBench::run);
         ALL.put("load", () -> LoadBench.run(options));
         ALL.put("instances", () -> InstancesBench.run(options));
@@ -51,7 +52,8 @@ public final class Bench {
         List<String> names = first > 0
                 ? said.subList(0, first)
                 : ALL.keySet().stream()
-                        .filter(name -> !List.of("build", "mentor", "college", "term", "faults", "load", "year")
+                        .filter(name -> !List.of(
+                                        "build", "mentor", "college", "term", "faults", "load", "night", "year")
                                 .contains(name))
                         .toList();
         for (String name : names) {

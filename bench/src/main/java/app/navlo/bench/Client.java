@@ -95,7 +95,12 @@ final class Client {
 
     /** Somebody who signed up by {@link #joining}, from another browser. */
     static Client again(String address, String email, long student) throws IOException, InterruptedException {
-        Client other = new Client(address, email, PASSWORD);
+        return again(address, email, PASSWORD, student);
+    }
+
+    static Client again(String address, String email, String password, long student)
+            throws IOException, InterruptedException {
+        Client other = new Client(address, email, password);
         other.student = student;
         return other;
     }

@@ -75,6 +75,35 @@ final class College implements AutoCloseable {
         }
     }
 
+    /** Leaves of all people the first alone, and of all rows those that name nobody and nothing that is gone. */
+    void only() throws SQLException {
+        List<String> orphans = new ArrayList<>();
+        try (Statement statement = db.createStatement()) {
+            try (ResultSet rows = statement.executeQuery("""
+                    SELECT k.table_name, k.column_name, p.table_name, p.column_name
+                    FROM information_schema.referential_constraints r
+                    JOIN information_schema.key_column_usage k ON k.constraint_name = r.constraint_name
+                    JOIN information_schema.key_column_usage p ON p.constraint_name = r.unique_constraint_name
+                        AND p.ordinal_position = k.position_in_unique_constraint
+                    WHERE k.table_schema = 'PUBLIC'""")) {
+                while (rows.next()) {
+                    orphans.add("DELETE FROM %s WHERE %2$s IS NOT NULL AND %2$s NOT IN (SELECT %4$s FROM %3$s)"
+                            .formatted(rows.getString(1), rows.getString(2), rows.getString(3), rows.getString(4)));
+                }
+            }
+            statement.execute("SET REFERENTIAL_INTEGRITY FALSE");
+            int gone = statement.executeUpdate("DELETE FROM person WHERE id <> " + FIRST);
+            while (gone > 0) {
+                gone = 0;
+                for (String orphan : orphans) {
+                    gone += statement.executeUpdate(orphan);
+                }
+            }
+            statement.execute("SET REFERENTIAL_INTEGRITY TRUE");
+            db.commit();
+        }
+    }
+
     /** @return how far the numbers of one student lie from those of the next */
     long grow(long students, long seed) throws SQLException {
         long apart = apart();

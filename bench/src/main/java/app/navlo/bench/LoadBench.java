@@ -123,7 +123,11 @@ final class LoadBench {
 
     /** Different people, each of whom asks for what is their own. */
     static void readers(List<Client> people, List<String> paths, long seconds, Tally tally) throws Exception {
-        load(people.stream().map(one -> new Asking(one, paths)).toList(), Pace.of(seconds), tally);
+        readers(people, paths, Pace.of(seconds), tally);
+    }
+
+    static void readers(List<Client> people, List<String> paths, Pace pace, Tally tally) throws Exception {
+        load(people.stream().map(one -> new Asking(one, paths)).toList(), pace, tally);
     }
 
     /** @param paths in turn; none for somebody who writes */
@@ -142,7 +146,7 @@ final class LoadBench {
         for (Future<?> one : ended) {
             one.get();
         }
-        tally.seconds = (System.nanoTime() - began) / 1e9;
+        tally.seconds += (System.nanoTime() - began) / 1e9;
         threads.shutdown();
     }
 
