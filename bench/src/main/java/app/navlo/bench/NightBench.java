@@ -12,7 +12,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
- * A night: the clock of a demo with many students goes on by twelve hours, and every link of theirs is asked at the simulated school,
+ * A night: the clock of a demo with many students goes on by fourteen hours, and every link of theirs is asked at the simulated school,
  * which returned work meanwhile; how long that takes, what memory, and how long students wait who look at their boards then.
  */
 final class NightBench {
@@ -21,7 +21,7 @@ final class NightBench {
     private static final long PAUSE = 1_000;
     private static final long PART = 10;
     private static final int MOST_PARTS = 720;
-    private static final int HOURS = 12;
+    private static final int HOURS = 14;
     private static final String HEAP = "512";
     private static final String MIRAS_PASSWORD = "garden-gate-24";
     private static final JsonMapper JSON = JsonMapper.builder().build();

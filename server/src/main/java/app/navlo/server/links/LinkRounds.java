@@ -66,7 +66,7 @@ class LinkRounds {
         asked.stream()
                 .filter(link -> link.faring().nextAskAt() != null
                         && !link.faring().nextAskAt().isAfter(now))
-                .forEach(link -> workers.take(link.id(), () -> ask(link, service.zone(student))));
+                .forEach(link -> workers.takeGently(link.id(), () -> ask(link, service.zone(student))));
         links.rest(student, asked.stream().map(Link::id).toList(), now, now.plus(REMOVED));
     }
 

@@ -1,5 +1,7 @@
 package app.navlo.server.ops;
 
+import java.lang.management.ManagementFactory;
+import java.lang.management.ThreadMXBean;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
@@ -15,6 +17,11 @@ import org.slf4j.LoggerFactory;
 public final class Workers implements AutoCloseable {
     private static final Logger LOG = LoggerFactory.getLogger(Workers.class);
     private static final int LAST_SECONDS = 10;
+    private static final ThreadMXBean THREADS = ManagementFactory.getThreadMXBean();
+    /** While more than these wait, nobody is in a hurry. */
+    private static final int MANY = 50;
+    /** Four threads that rest three times as long as they computed take one core. */
+    private static final int REST = 3;
 
     private final String kind;
     private final ExecutorService threads;
@@ -46,6 +53,31 @@ public final class Workers implements AutoCloseable {
                     inHand.remove(item);
                 }
             });
+        }
+    }
+
+    /** The same, leaving room for people who ask meanwhile: while many wait, a thread rests after each. */
+    public void takeGently(Object item, Runnable work) {
+        take(item, () -> {
+            long began = THREADS.getCurrentThreadCpuTime();
+            try {
+                work.run();
+            } finally {
+                rest(restNanos(inHand.size(), THREADS.getCurrentThreadCpuTime() - began));
+            }
+        });
+    }
+
+    /** @param computedNanos of the processor, waiting left out */
+    static long restNanos(int waiting, long computedNanos) {
+        return waiting > MANY ? REST * computedNanos : 0;
+    }
+
+    private static void rest(long nanos) {
+        try {
+            TimeUnit.NANOSECONDS.sleep(nanos);
+        } catch (InterruptedException stopped) {
+            Thread.currentThread().interrupt();
         }
     }
 

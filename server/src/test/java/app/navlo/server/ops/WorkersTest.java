@@ -69,6 +69,38 @@ public class WorkersTest {
         }
     }
 
+    /** Two hundred of which each second one breaks are all dealt with, and leave room meanwhile. */
+    @Test
+    public void whatIsTakenGentlyIsDoneToo() throws InterruptedException {
+        AtomicInteger done = new AtomicInteger();
+        CountDownLatch all = new CountDownLatch(200);
+        try (Workers workers = new Workers("test", 4)) {
+            for (int i = 0; i < 200; i++) {
+                boolean breaks = i % 2 == 0;
+                workers.takeGently(i, () -> {
+                    all.countDown();
+                    if (breaks) {
+                        throw new IllegalStateException("broken on purpose");
+                    }
+                    done.incrementAndGet();
+                });
+            }
+            assertTrue(all.await(LONG, TimeUnit.SECONDS));
+        }
+        assertEquals(done.get(), 100);
+    }
+
+    @DataProvider
+    public static Object[][] rests() {
+        return new Object[][] {{1, 40, 0}, {50, 40, 0}, {51, 40, 120}, {10_000, 7, 21}};
+    }
+
+    /** Four threads that compute a quarter of the time take one core. */
+    @Test(dataProvider = "rests")
+    public void whileManyWaitAThreadRestsThreeTimesAsLongAsItComputed(int waiting, long computed, long rest) {
+        assertEquals(Workers.restNanos(waiting, computed), rest);
+    }
+
     private static void await(CountDownLatch latch) {
         try {
             assertTrue(latch.await(LONG, TimeUnit.SECONDS));
