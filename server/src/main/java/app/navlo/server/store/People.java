@@ -165,14 +165,6 @@ public class People {
                 .list();
     }
 
-    /** The students who came last, at most so many of them. */
-    public List<Student> newest(int most) {
-        return db.sql("SELECT id, name, zone FROM person WHERE role = 'STUDENT' ORDER BY id DESC LIMIT :most")
-                .param("most", most)
-                .query((row, n) -> new Student(row.getLong("id"), row.getString("name"), row.getString("zone")))
-                .list();
-    }
-
     public Optional<Student> student(long id) {
         return db.sql("SELECT id, name, zone FROM person WHERE id = :id AND role = 'STUDENT'")
                 .param("id", id)
