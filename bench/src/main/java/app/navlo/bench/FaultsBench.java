@@ -11,9 +11,9 @@ import java.util.Random;
 import java.util.stream.Stream;
 
 /**
- * Kills a Navlo of its own, or cuts its power, while it is written to, damages and cuts its data, starts two on one folder, cuts off what brings an old
- * store up to date, sets its clock back and fills its disk; each many times. Counted is what was confirmed and is lost, and what is
- * half there.
+ * Kills a Navlo of its own, or cuts its power, while it is written to, damages and cuts its data, starts two on one folder, cuts off
+ * what brings an old store up to date, sets its clock back and fills its disk; each many times. Counted is what was confirmed and is
+ * lost, and what is half there.
  */
 final class FaultsBench {
     private static final int ROUNDS = 50;

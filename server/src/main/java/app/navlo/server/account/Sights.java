@@ -13,7 +13,7 @@ import org.springframework.web.context.request.RequestContextHolder;
 /** What whoever asks now sees of a student: asked wherever words, files or messages are read. */
 @Component
 public class Sights {
-    private static final String HERE = Sights.class.getName();
+    private static final String HERE = Sights.class.getName() + " ";
 
     private final Guardianships guardianships;
 
@@ -43,10 +43,11 @@ public class Sights {
         if (request == null) {
             return guardianships.sights(person.id());
         }
-        Map<Long, Sight> known = (Map<Long, Sight>) request.getAttribute(HERE, RequestAttributes.SCOPE_REQUEST);
+        Map<Long, Sight> known =
+                (Map<Long, Sight>) request.getAttribute(HERE + person.id(), RequestAttributes.SCOPE_REQUEST);
         if (known == null) {
             known = guardianships.sights(person.id());
-            request.setAttribute(HERE, known, RequestAttributes.SCOPE_REQUEST);
+            request.setAttribute(HERE + person.id(), known, RequestAttributes.SCOPE_REQUEST);
         }
         return known;
     }

@@ -5,10 +5,12 @@ import static org.testng.Assert.assertEquals;
 import app.navlo.core.course.Glance;
 import app.navlo.server.TestSettings;
 import app.navlo.server.account.Person;
+import app.navlo.server.account.Sights;
 import app.navlo.server.store.ChangeKind;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Guardianships;
 import app.navlo.server.store.People;
+import app.navlo.server.store.Role;
 import app.navlo.server.store.SeenMarks;
 import app.navlo.server.store.Sight;
 import app.navlo.server.time.ServerClock;
@@ -18,11 +20,14 @@ import java.time.ZoneId;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.test.annotation.DirtiesContext;
 import org.springframework.test.context.testng.AbstractTestNGSpringContextTests;
 import org.springframework.transaction.support.TransactionTemplate;
+import org.springframework.web.context.request.RequestContextHolder;
+import org.springframework.web.context.request.ServletRequestAttributes;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.BeforeMethod;
 import org.testng.annotations.Test;
@@ -49,6 +54,9 @@ public class HouseholdRoundsTest extends AbstractTestNGSpringContextTests {
 
     @Autowired
     private StudentRows rows;
+
+    @Autowired
+    private Sights sights;
 
     @Autowired
     private People people;
@@ -122,6 +130,20 @@ public class HouseholdRoundsTest extends AbstractTestNGSpringContextTests {
         assertEquals(inARound.fresh(), before + 1);
         tobiasSignsIn();
         assertEquals(mira(households.of(tobias, Spanning.PERIOD)), inARound, "as if he had asked");
+    }
+
+    /** Within one request, too: what is remembered for it is of the person whom it was asked for. */
+    @Test
+    public void whatOneReaderSeesIsNotWhatAnotherDoes() {
+        RequestContextHolder.setRequestAttributes(new ServletRequestAttributes(new MockHttpServletRequest()));
+        try {
+            Person nobody = new Person(99_999, "", "Nobody", Role.GUARDIAN, tobias.zone(), "");
+            assertEquals(sights.of(tobias).apply(MIRA), Sight.ALL);
+            assertEquals(sights.of(nobody).apply(MIRA), Sight.NARROWEST);
+            assertEquals(sights.of(tobias).apply(MIRA), Sight.ALL);
+        } finally {
+            RequestContextHolder.resetRequestAttributes();
+        }
     }
 
     private static HouseholdRow mira(HouseholdView view) {
