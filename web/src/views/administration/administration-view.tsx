@@ -97,7 +97,7 @@ function Copies({ copies, zone }: CopiesProps) {
     toast('The copy is made', { description: `It lies in ${copies.folder}.` });
     await queryClient.invalidateQueries({ queryKey: administrationQuery('').queryKey.slice(0, 1) });
   });
-  if (!copies.possible) return <>None can be made: the data is in memory alone.</>;
+  if (!copies.possible) return <>None are made here: the data are kept elsewhere, and so are their copies.</>;
   const last = copies.made[0];
   return (
     <>

@@ -44,7 +44,9 @@ final class Backup {
             Launch launch = Launch.of(start);
             if (launch.shared() != null) {
                 throw new IllegalArgumentException(
-                        "the data are in the PostgreSQL that NAVLO_DB names: copies of it are made there, with pg_dump");
+                        launch.shared().isPostgres()
+                                ? "the data are in the PostgreSQL that NAVLO_DB names: copies of it are made there, with pg_dump"
+                                : "the data are where ./navlo database runs: say so there, without NAVLO_DB and with --data");
             }
             return new Call(Path.of(args.get(0)).toAbsolutePath(), launch);
         }

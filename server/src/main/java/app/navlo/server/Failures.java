@@ -7,6 +7,9 @@ import org.jspecify.annotations.Nullable;
 
 /** What the database says went wrong. Of H2 it is found in the messages of all causes, since it has no kinds of its own for it. */
 final class Failures {
+    private static final int CONNECTION_BROKEN = 90_067;
+    private static final int WRONG_NAME = 28_000;
+
     private Failures() {}
 
     private static boolean say(Throwable failed, String... words) {
@@ -26,6 +29,23 @@ final class Failures {
                 .filter(cause -> cause.getClass().getName().startsWith("org.postgresql."))
                 .map(cause -> cause instanceof SQLException fault ? String.valueOf(fault.getSQLState()) : "")
                 .anyMatch(state -> state.startsWith("08") || state.startsWith("28") || state.startsWith("3D"));
+    }
+
+    /** Nobody answers at the address of a {@link Database}, or what was there is gone. */
+    static boolean unanswered(Throwable failed) {
+        return code(failed, CONNECTION_BROKEN);
+    }
+
+    /** A {@link Database} answers, and has nothing for who comes with this key. */
+    static boolean anotherKey(Throwable failed) {
+        return code(failed, WRONG_NAME);
+    }
+
+    private static boolean code(Throwable failed, int wanted) {
+        return Stream.<@Nullable Throwable>iterate(failed, cause -> cause != null, Throwable::getCause)
+                .anyMatch(cause -> cause.getClass().getName().startsWith("org.h2.")
+                        && cause instanceof SQLException fault
+                        && fault.getErrorCode() == wanted);
     }
 
     static boolean inUse(Throwable failed) {

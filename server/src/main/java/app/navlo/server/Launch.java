@@ -114,7 +114,8 @@ record Launch(
         return Path.of(database() + ".mv.db");
     }
 
-    private Path database() {
+    /** The file without its ending. */
+    Path database() {
         return data.toAbsolutePath().normalize().resolve(demo ? "navlo-demo" : "navlo");
     }
 
@@ -128,6 +129,7 @@ record Launch(
         System.setProperty("java.io.tmpdir", uploads().toString());
         if (shared != null) {
             Shared.claim(data);
+            shared.fits();
             emptyUploads();
             return;
         }

@@ -35,6 +35,10 @@ final class Move {
                         () -> new IllegalArgumentException(
                                 "say where to: set NAVLO_DB, like"
                                         + " jdbc:postgresql://db.school.example/navlo, with NAVLO_DB_USER, NAVLO_DB_PASSWORD and NAVLO_KEY"));
+        if (!shared.isPostgres()) {
+            throw new IllegalArgumentException(
+                    "the data that NAVLO_DB names are in a file already: NAVLO_DB wants a PostgreSQL to move to");
+        }
         if (!Files.isRegularFile(launch.file())) {
             throw new IllegalArgumentException("there is no data in that folder; choose another with --data");
         }

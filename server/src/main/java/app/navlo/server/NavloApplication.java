@@ -47,6 +47,10 @@ public class NavloApplication {
             move(List.of(args).subList(1, args.length));
             return;
         }
+        if (args.length > 0 && args[0].equals("database")) {
+            database(List.of(args).subList(1, args.length));
+            return;
+        }
         try {
             Launch launch = Launch.of(List.of(args));
             launch.prepare();
@@ -91,6 +95,21 @@ public class NavloApplication {
     private static void move(List<String> args) {
         try {
             System.out.println(new Move(System.getenv()).move(args));
+        } catch (Seal.DamagedData | Seal.InUse refused) {
+            stop(1, String.valueOf(refused.getMessage()));
+        } catch (IllegalArgumentException | IOException wrong) {
+            stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
+        } catch (SQLException | RuntimeException failed) {
+            stop(1, why(failed));
+        }
+    }
+
+    /** Goes on until it is stopped. */
+    private static void database(List<String> args) {
+        try {
+            Database database = Database.start(args, System.getenv());
+            Runtime.getRuntime().addShutdownHook(new Thread(database::close));
+            System.out.println(database.ready());
         } catch (Seal.DamagedData | Seal.InUse refused) {
             stop(1, String.valueOf(refused.getMessage()));
         } catch (IllegalArgumentException | IOException wrong) {
@@ -164,7 +183,8 @@ public class NavloApplication {
         return address == null ? "" : "\nIts mail-box: " + address;
     }
 
-    private static String why(Throwable failed) {
+    /** In words for who started it; what nothing is known of is printed whole. */
+    static String why(Throwable failed) {
         for (Throwable cause = failed; cause != null; cause = cause.getCause()) {
             if (cause instanceof PortInUseException busy) {
                 return "port " + busy.getPort() + " is in use; choose another with --port, or stop what runs there";
@@ -175,6 +195,12 @@ public class NavloApplication {
         }
         if (Failures.outOfReach(failed)) {
             return "the PostgreSQL that NAVLO_DB names can't be reached: " + root(failed);
+        }
+        if (Failures.unanswered(failed)) {
+            return "no ./navlo database answers at the address that NAVLO_DB names";
+        }
+        if (Failures.anotherKey(failed)) {
+            return "the data that NAVLO_DB names have another key: set NAVLO_KEY to what stands in navlo.key beside them";
         }
         if (Failures.noData(failed)) {
             return "there is no data in that folder; choose another with --data";

@@ -1,6 +1,7 @@
 package app.navlo.server;
 
 import app.navlo.server.store.InPostgres;
+import app.navlo.server.store.Keyring;
 import java.io.IOException;
 import java.nio.channels.FileChannel;
 import java.nio.channels.OverlappingFileLockException;
@@ -10,11 +11,19 @@ import java.util.HashMap;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javax.sql.DataSource;
+import org.flywaydb.core.Flyway;
+import org.flywaydb.core.api.MigrationInfo;
+import org.flywaydb.core.api.MigrationInfoService;
+import org.flywaydb.core.api.MigrationState;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
 
 /**
- * A PostgreSQL in which the data are, for one instance or several beside each other.
+ * Where data are that one instance or several beside each other share: in a PostgreSQL, or in the file that a {@link Database} has
+ * open.
  *
  * @param url as JDBC has it, without who signs in
  * @param user null for who the address names
@@ -24,6 +33,10 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
     private static final String ADDRESS = "NAVLO_DB";
     private static final String KEY = "NAVLO_KEY";
     private static final String PREFIX = "jdbc:postgresql://";
+    private static final String SERVED = "jdbc:h2:tcp://";
+
+    /** As {@link Database} says it; what the data are called there is made from the key. */
+    private static final Pattern OF_A_FILE = Pattern.compile("(" + SERVED + "[^/;?\\s]+)(?:/navlo)?");
 
     /** Connections are made anew now and then, as a database on another machine and what lies between want it. */
     private static final long CONNECTION_MILLIS = 30 * 60_000L;
@@ -42,15 +55,34 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         if (address.isEmpty()) {
             return Optional.empty();
         }
-        if (!address.startsWith(PREFIX)) {
+        Matcher file = OF_A_FILE.matcher(address);
+        if (!address.startsWith(PREFIX) && !file.matches()) {
             throw new IllegalArgumentException(ADDRESS + " wants the address of a PostgreSQL, like " + PREFIX
-                    + "db.school.example/navlo, with NAVLO_DB_USER and NAVLO_DB_PASSWORD beside it");
+                    + "db.school.example/navlo, with NAVLO_DB_USER and NAVLO_DB_PASSWORD beside it, or the one that"
+                    + " ./navlo database said, like " + SERVED + "localhost:9092/navlo");
         }
         if (environment.getOrDefault(KEY, "").isBlank()) {
             throw new IllegalArgumentException("with " + ADDRESS + " each instance needs the same key: set " + KEY
                     + " to 32 bytes in Base64, as 'openssl rand -base64 32' makes them, and keep it");
         }
-        return Optional.of(new Shared(address, environment.get("NAVLO_DB_USER"), environment.get("NAVLO_DB_PASSWORD")));
+        return Optional.of(
+                file.matches()
+                        ? served(file.group(1), environment.get(KEY))
+                        : new Shared(address, environment.get("NAVLO_DB_USER"), environment.get("NAVLO_DB_PASSWORD")));
+    }
+
+    /** A lock is waited for as long as in a file of one's own; the rest is set by who has it open. */
+    private static Shared served(String address, String key) {
+        try {
+            return new Shared(
+                    address + "/" + Database.name(Keyring.of(key, "")) + ";LOCK_TIMEOUT=20000", Launch.USER, "");
+        } catch (IllegalStateException wrong) {
+            throw new IllegalArgumentException(wrong.getMessage(), wrong);
+        }
+    }
+
+    private boolean isServed() {
+        return url.startsWith(SERVED);
     }
 
     /**
@@ -76,7 +108,34 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
 
     /** For who looks at the data without starting Navlo. */
     DataSource data() {
-        return InPostgres.at(url, user, password);
+        return isServed() ? new DriverManagerDataSource(url, Launch.USER, "") : InPostgres.at(url, user, password);
+    }
+
+    /** Whether {@code ./navlo move} can bring data there. */
+    boolean isPostgres() {
+        return !isServed();
+    }
+
+    /**
+     * A PostgreSQL is brought up to date by whoever comes first. What is served isn't: its tables are those of the Navlo that serves it.
+     *
+     * @throws IllegalArgumentException in words, if they are others than this one's
+     */
+    void fits() {
+        if (!isServed()) {
+            return;
+        }
+        MigrationInfoService info = Flyway.configure()
+                .dataSource(url, Launch.USER, "")
+                .locations("classpath:db/migration")
+                .load()
+                .info();
+        MigrationInfo current = info.current();
+        if (current == null || current.getState() == MigrationState.FUTURE_SUCCESS || info.pending().length > 0) {
+            throw new IllegalArgumentException(
+                    "the data that " + ADDRESS + " names are served by another version of Navlo:"
+                            + " stop all instances, start ./navlo database and them with the same one");
+        }
     }
 
     Map<String, Object> properties() {
@@ -85,7 +144,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         properties.put("spring.datasource.username", Objects.requireNonNullElse(user, ""));
         properties.put("spring.datasource.password", Objects.requireNonNullElse(password, ""));
         properties.put("spring.datasource.hikari.max-lifetime", CONNECTION_MILLIS);
-        properties.put("spring.flyway.locations", "classpath:db/postgresql");
+        properties.put("spring.flyway.locations", isServed() ? "classpath:db/migration" : "classpath:db/postgresql");
         // Data of a newer Navlo are refused, rather than written to.
         properties.put("spring.flyway.ignore-migration-patterns", "");
         return properties;

@@ -24,7 +24,7 @@ import org.testng.annotations.Test;
 public class ClosedDataTest extends DemoServer {
     @BeforeClass
     public void ofTheFile() {
-        OnPostgres.skip();
+        OnOtherData.skip();
     }
 
     /** More than there are connections, each of which may be of before. */

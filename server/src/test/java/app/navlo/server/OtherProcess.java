@@ -14,13 +14,23 @@ final class OtherProcess implements AutoCloseable {
     private final Process process;
     private final int port;
 
-    /** @param verb with its options: demo or start */
+    /** One that is about to be. */
+    interface Starting {
+        OtherProcess start() throws Exception;
+    }
+
+    /** @param verb with its options: demo, start or database */
     OtherProcess(Path data, String... verb) throws IOException {
         this(data, Map.of(), verb);
     }
 
     /** @param environment beside that of this process */
     OtherProcess(Path data, Map<String, String> environment, String... verb) throws IOException {
+        this(data, environment, 0, verb);
+    }
+
+    /** @param wanted the port; 0 for any that is free */
+    OtherProcess(Path data, Map<String, String> environment, int wanted, String... verb) throws IOException {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
@@ -29,7 +39,7 @@ final class OtherProcess implements AutoCloseable {
                 System.getProperty("java.class.path"),
                 "app.navlo.server.NavloApplication"));
         command.addAll(List.of(verb));
-        command.addAll(List.of("--port", "0", "--data", data.toString()));
+        command.addAll(List.of("--port", String.valueOf(wanted), "--data", data.toString()));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().putAll(environment);
         process = builder.start();
@@ -42,8 +52,8 @@ final class OtherProcess implements AutoCloseable {
         StringBuilder seen = new StringBuilder();
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
             seen.append(line).append('\n');
-            if (line.startsWith("Navlo is ready")) {
-                return Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1"));
+            if (line.startsWith("Navlo is ready") || line.startsWith("The data are ready")) {
+                return Integer.parseInt(line.replaceAll(".*//localhost:(\\d+).*", "$1"));
             }
         }
         throw new IllegalStateException("the server ended before it was ready:\n" + seen);
@@ -55,6 +65,12 @@ final class OtherProcess implements AutoCloseable {
 
     TestClient mira() {
         return TestClient.signedIn(port, TestSettings.MIRA, TestSettings.MIRAS_PASSWORD);
+    }
+
+    /** As a service is stopped. */
+    void stop() {
+        process.destroy();
+        process.onExit().join();
     }
 
     /** As {@code kill -9} does: no time to tidy up. */

@@ -65,7 +65,7 @@ final class Postgres implements AutoCloseable {
         }
     }
 
-    /** Where it is, as {@link OnPostgres} wants it. */
+    /** Where it is, as {@link OnOtherData} wants it. */
     String where() {
         return "localhost:" + port;
     }

@@ -27,7 +27,7 @@ import org.springframework.stereotype.Service;
  * to nobody over the net: who runs the machine carries them away.
  */
 @Service
-class CopyService {
+public class CopyService {
     private static final Logger LOG = LoggerFactory.getLogger(CopyService.class);
     private static final DateTimeFormatter NAMED =
             DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HHmmss'Z'").withZone(ZoneOffset.UTC);
@@ -42,7 +42,7 @@ class CopyService {
     private final ServerClock clock;
 
     /** @param days for which daily copies are kept; 0 for none */
-    CopyService(
+    public CopyService(
             Copies copies,
             @Value("${navlo.ops.data:.}") Path data,
             @Value("${navlo.copies.days:0}") int days,
@@ -98,7 +98,8 @@ class CopyService {
     /** @throws Refusal where none can be made, or the disk doesn't take it */
     synchronized Copy make() {
         if (!copies.canBeMade()) {
-            throw Refusal.conflict("No copy can be made", "The data of this Navlo is in memory alone.");
+            throw Refusal.conflict(
+                    "No copy is made here", "The data are kept elsewhere, where copies of them are made, too.");
         }
         Path whole = folder.resolve(BEGIN + NAMED.format(clock.instant()) + END);
         Path part = folder.resolve(whole.getFileName() + ".part");
@@ -121,7 +122,7 @@ class CopyService {
 
     /** {@code ./navlo backup} asks by a file, since it can't open what is in use. */
     @Scheduled(fixedDelayString = "${navlo.copies.asked:1s}")
-    void lookWhetherAsked() {
+    public void lookWhetherAsked() {
         Path wanted = folder.resolve(WANTED);
         if (!Files.exists(wanted) || !copies.canBeMade()) {
             return;
@@ -137,7 +138,7 @@ class CopyService {
     }
 
     @Scheduled(fixedDelayString = "${navlo.copies.round:1h}", initialDelayString = "${navlo.copies.round:10m}")
-    void round() {
+    public void round() {
         if (days == 0 || !copies.canBeMade()) {
             return;
         }

@@ -19,7 +19,7 @@ import org.springframework.stereotype.Component;
  */
 @Component
 @ConditionalOnProperty("navlo.ops.data")
-class Reserve {
+public class Reserve {
     private static final Logger LOG = LoggerFactory.getLogger(Reserve.class);
     private static final int BYTES = 16 << 20;
     private static final int BLOCK = 1 << 16;
@@ -31,8 +31,9 @@ class Reserve {
     private final Space.Disk disk;
     private final Path file;
 
+    /** @param data the folder beside which room is held */
     @Autowired
-    Reserve(@Value("${navlo.ops.data}") Path data) {
+    public Reserve(@Value("${navlo.ops.data}") Path data) {
         this(() -> data.toAbsolutePath().toFile().getUsableSpace(), data.resolve("navlo.reserve"));
     }
 
@@ -42,7 +43,7 @@ class Reserve {
     }
 
     @Scheduled(fixedDelayString = "${navlo.reserve.round:2s}")
-    void look() {
+    public void look() {
         try {
             long free = disk.usable();
             boolean held = Files.exists(file);

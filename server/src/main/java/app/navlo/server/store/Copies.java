@@ -15,7 +15,7 @@ public class Copies {
     @Autowired
     Copies(JdbcClient db, @Value("${spring.datasource.url}") String url) {
         this.db = db;
-        this.isOwn = !InPostgres.speaks(url);
+        this.isOwn = !InPostgres.speaks(url) && !url.startsWith(Engine.SERVED);
     }
 
     /** @param db H2 in this process */
@@ -23,7 +23,7 @@ public class Copies {
         this(db, "");
     }
 
-    /** Whether there is a file of which a copy can be made; PostgreSQL makes its own. */
+    /** Whether there is a file here of which a copy can be made; where the data are kept elsewhere, so are their copies. */
     public boolean canBeMade() {
         return isOwn
                 && db.sql("SELECT DATABASE_PATH()")

@@ -5,11 +5,14 @@ import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.stereotype.Component;
 
 /**
- * Which database holds the data: H2 in a file of its own, or PostgreSQL, which several instances may share. Decided by the address
+ * Which database holds the data: H2 in a file of its own, one that another process has open for several instances, or PostgreSQL. Decided by the address
  * of the data when the server starts.
  */
 @Component
 class Engine implements BeanPostProcessor {
+    /** How the address of data begins that another process has open. */
+    static final String SERVED = "jdbc:h2:tcp:";
+
     private static final String LOCK_PATIENCE = "SET lock_timeout = '20s'";
 
     @Override

@@ -55,6 +55,11 @@ public class Keyring {
                 .build();
     }
 
+    /** For who runs without the rest of the server. The same as the constructor. */
+    public static Keyring of(String given, String file) {
+        return new Keyring(given, file);
+    }
+
     private static byte[] kept(Path file) {
         try {
             return decoded(Files.readString(file), file.toString());

@@ -24,26 +24,23 @@ import java.util.concurrent.Future;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Stream;
-import org.testng.SkipException;
 import org.testng.annotations.AfterClass;
 import org.testng.annotations.BeforeClass;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
 /**
- * Two instances beside each other on one PostgreSQL, each in a process of its own, as they run behind a proxy that sends each request
- * to either: what is done at one holds at the other.
+ * Two instances beside each other on the same data, each in a process of its own, as they run behind a proxy that sends each request
+ * to either: what is done at one holds at the other. Where the data are is said by who extends it.
  */
-public class InstancesTest {
-    private static final String STUDENT = DemoServer.STUDENT;
+public abstract class Instances {
     private static final String PASSWORD = OwnServer.PASSWORD;
-    private static final String KEY = Base64.getEncoder().encodeToString(new byte[32]);
+    static final String KEY = Base64.getEncoder().encodeToString(new byte[32]);
     private static final byte[] PDF = ("%PDF-1.4\n" + "x".repeat(200_000)).getBytes(StandardCharsets.UTF_8);
 
     /** How long a page may go without being told what another instance wrote. */
     private static final long HEARD_SECONDS = 15;
 
-    private Postgres postgres;
     private OtherProcess one;
     private OtherProcess other;
 
@@ -51,37 +48,37 @@ public class InstancesTest {
     private TestClient here;
 
     private TestClient there;
-    private long course;
+    /** What is asked of her begins so; of eight tries, she is the one that came through. */
+    private String student;
 
-    /** Both start at the same instant on a database that nothing is in. */
+    private long course;
+    private Map<String, String> environment;
+
+    /** Data that nothing is in. @return where they are, and with which key, as each instance is told by its environment */
+    abstract Map<String, String> data() throws Exception;
+
+    /** They aren't needed any more. */
+    abstract void endOfData() throws Exception;
+
+    /** Both start at the same instant. */
     @BeforeClass
     public void startBothAtOnce() throws Exception {
-        if (!Postgres.isInstalled()) {
-            throw new SkipException("no PostgreSQL is installed");
-        }
-        postgres = new Postgres();
+        environment = data();
         List<OtherProcess> both = atOnce(List.of(this::started, this::started));
         one = both.get(0);
         other = both.get(1);
         theFirstPersonSignsUpOnce();
         here = TestClient.signedIn(one.port(), "p0@example.org", PASSWORD);
         there = here.at(other.port());
+        student = "/api/students/"
+                + here.get("/api/session").json().at("/person/id").asLong();
         course = id(here.post(
-                STUDENT + "/courses",
+                student + "/courses",
                 "{\"name\":\"Botany\",\"teacher\":null,\"zone\":\"Europe/Oslo\",\"colour\":\"fern\"}"));
     }
 
     private OtherProcess started() throws Exception {
-        return new OtherProcess(
-                Files.createTempDirectory("navlo-instance"),
-                Map.of(
-                        "NAVLO_DB",
-                        "jdbc:postgresql://" + postgres.where() + "/postgres",
-                        "NAVLO_DB_USER",
-                        "navlo",
-                        "NAVLO_KEY",
-                        KEY),
-                "start");
+        return new OtherProcess(Files.createTempDirectory("navlo-instance"), environment, "start");
     }
 
     private static <T> List<T> atOnce(List<Callable<T>> all) throws Exception {
@@ -104,9 +101,7 @@ public class InstancesTest {
                 process.close();
             }
         }
-        if (postgres != null) {
-            postgres.close();
-        }
+        endOfData();
     }
 
     /** Eight at either, all at once: exactly one is the first. */
@@ -142,44 +137,61 @@ public class InstancesTest {
                 """.formatted(course, title);
     }
 
+    private JsonNode board(TestClient client) {
+        return client.get(student + "/board").json();
+    }
+
+    private JsonNode work(TestClient client, String title) {
+        return board(client)
+                .get("works")
+                .valueStream()
+                .filter(work -> work.get("title").asString().startsWith(title))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private String path(JsonNode work) {
+        return student + "/works/" + work.get("id").asLong();
+    }
+
     private JsonNode added(String title) {
-        id(here.post(STUDENT + "/works", form(title)));
-        return DemoServer.work(there, title);
+        id(here.post(student + "/works", form(title)));
+        return work(there, title);
     }
 
     @Test
     public void whoSignedInAtOneIsKnownAtTheOtherUntilTheySignOut() {
         assertEquals(there.get("/api/session").json().at("/person/name").asString(), "Asta");
         TestClient again = TestClient.signedIn(other.port(), "p0@example.org", PASSWORD);
-        assertEquals(again.at(one.port()).get(STUDENT + "/board").status(), 200);
+        assertEquals(again.at(one.port()).get(student + "/board").status(), 200);
         assertEquals(again.send("DELETE", "/api/session", "").status(), 204);
-        assertEquals(again.at(one.port()).get(STUDENT + "/board").status(), 401);
+        assertEquals(again.at(one.port()).get(student + "/board").status(), 401);
     }
 
     @Test
     public void whatIsWrittenAtOneIsReadAtTheOther() {
         assertEquals(added("Leaf").get("title").asString(), "Leaf");
         TestClient.Answer noted =
-                there.post(STUDENT + "/courses/" + course + "/notes", "{\"tag\":null,\"body\":\"Vein by vein\"}");
+                there.post(student + "/courses/" + course + "/notes", "{\"tag\":null,\"body\":\"Vein by vein\"}");
         assertEquals(noted.status(), 201, noted.body());
-        assertEquals(here.get(STUDENT + "/notes").json().at("/0/body").asString(), "Vein by vein");
+        assertEquals(here.get(student + "/notes").json().at("/0/body").asString(), "Vein by vein");
     }
 
     @Test
     public void aFileComesBackWholeFromTheOther() {
         JsonNode work = added("Herbarium");
-        JsonNode detail = here.upload(DemoServer.path(work) + "/draft/files", "leaf.pdf", PDF)
-                .json();
+        JsonNode detail =
+                here.upload(path(work) + "/draft/files", "leaf.pdf", PDF).json();
         TestClient.Answer done = there.post(
-                DemoServer.path(work) + "/hand-ins",
+                path(work) + "/hand-ins",
                 DemoServer.handIn(detail, "FILES"),
                 "If-Match",
                 "\"" + detail.at("/work/version").asLong() + "\"");
         assertEquals(done.status(), 201, done.body());
-        String receipt = DemoServer.path(work) + "/hand-ins/"
-                + done.json().at("/receipt/id").asLong();
+        String receipt =
+                path(work) + "/hand-ins/" + done.json().at("/receipt/id").asLong();
         assertEquals(here.get(receipt + "/files/1").raw().body(), PDF);
-        assertEquals(DemoServer.work(here, "Herbarium").get("stage").asString(), "TURNED_IN");
+        assertEquals(work(here, "Herbarium").get("stage").asString(), "TURNED_IN");
     }
 
     /** Two tabs, each at another instance: who writes on an old version is told so, and nothing is lost. */
@@ -187,7 +199,7 @@ public class InstancesTest {
     public void whoWritesOnAnOldVersionIsToldSoAtEither() {
         JsonNode work = added("Moss");
         String version = DemoServer.version(work);
-        String path = DemoServer.path(work);
+        String path = path(work);
         String moved = form("Moss, redone");
         assertEquals(
                 here.send("PUT", path, moved, "If-Match", version, "Idempotency-Key", "moss 1")
@@ -196,7 +208,7 @@ public class InstancesTest {
         TestClient.Answer late =
                 there.send("PUT", path, form("Moss, lost"), "If-Match", version, "Idempotency-Key", "moss 2");
         assertEquals(late.status(), 412, late.body());
-        assertEquals(DemoServer.work(there, "Moss").get("title").asString(), "Moss, redone");
+        assertEquals(work(there, "Moss").get("title").asString(), "Moss, redone");
     }
 
     /** The same press, sent to both because an answer was slow. */
@@ -205,13 +217,13 @@ public class InstancesTest {
         List<Callable<TestClient.Answer>> presses = new ArrayList<>();
         for (int i = 0; i < 6; i++) {
             TestClient client = i % 2 == 0 ? here : there;
-            presses.add(() -> client.send("POST", STUDENT + "/works", form("Fern"), "Idempotency-Key", "fern, once"));
+            presses.add(() -> client.send("POST", student + "/works", form("Fern"), "Idempotency-Key", "fern, once"));
         }
         for (TestClient.Answer answer : atOnce(presses)) {
             assertTrue(answer.status() == 201 || answer.status() == 409, answer.body());
         }
         assertEquals(
-                DemoServer.board(there)
+                board(there)
                         .get("works")
                         .valueStream()
                         .filter(work -> work.get("title").asString().equals("Fern"))
@@ -226,14 +238,14 @@ public class InstancesTest {
         for (int i = 0; i < 40; i++) {
             TestClient client = i % 2 == 0 ? here : there;
             String title = "Seed " + i + ".";
-            writes.add(() -> client.post(STUDENT + "/works", form(title)));
+            writes.add(() -> client.post(student + "/works", form(title)));
         }
         for (TestClient.Answer answer : atOnce(writes)) {
             assertEquals(answer.status(), 201, answer.body());
         }
         for (TestClient client : new TestClient[] {here, there}) {
             assertEquals(
-                    DemoServer.board(client)
+                    board(client)
                             .get("works")
                             .valueStream()
                             .filter(work -> work.get("title").asString().startsWith("Seed "))
@@ -247,7 +259,7 @@ public class InstancesTest {
     @Test
     public void aPageAtOneHearsOfWhatIsWrittenAtTheOther() throws Exception {
         HttpRequest request = HttpRequest.newBuilder(
-                        URI.create("http://localhost:" + other.port() + STUDENT + "/events"))
+                        URI.create("http://localhost:" + other.port() + student + "/events"))
                 .header("Cookie", here.cookies())
                 .build();
         HttpResponse<Stream<String>> open =
@@ -274,8 +286,8 @@ public class InstancesTest {
     @Test
     public void bothShowTheSamePlan() {
         added("Root");
-        JsonNode first = here.get(STUDENT + "/next").json();
-        JsonNode second = there.get(STUDENT + "/next").json();
+        JsonNode first = here.get(student + "/next").json();
+        JsonNode second = there.get(student + "/next").json();
         assertEquals(order(second), order(first));
         assertFalse(order(first).isEmpty());
     }
@@ -297,7 +309,7 @@ public class InstancesTest {
             try {
                 for (int i = 0; i < 10_000; i++) {
                     String title = "Killed " + i + ".";
-                    if (writing.post(STUDENT + "/works", form(title)).status() == 201) {
+                    if (writing.post(student + "/works", form(title)).status() == 201) {
                         synchronized (confirmed) {
                             confirmed.add(title);
                         }
@@ -313,14 +325,14 @@ public class InstancesTest {
         }
         third.kill();
         worker.join();
-        List<String> titles = DemoServer.board(here)
+        List<String> titles = board(here)
                 .get("works")
                 .valueStream()
                 .map(work -> work.get("title").asString())
                 .toList();
         assertTrue(titles.containsAll(confirmed), confirmed + " of which not all is there");
         assertEquals(
-                there.post(STUDENT + "/works", form("After it")).status(), 201, "nothing of it holds up the others");
+                there.post(student + "/works", form("After it")).status(), 201, "nothing of it holds up the others");
     }
 
     private static int many(List<String> confirmed) {
