@@ -1,6 +1,7 @@
 // Keeps what was last read, so that it can be read without a connection. What is written always goes to the server.
 const KEPT = 'navlo-kept-1';
-const READABLE = /^\/api\/(session$|students\/\d+\/(board|next|timeline|terms|hours|feedback|works\/\d+)$)/;
+const READABLE =
+  /^\/api\/(session$|news\/\d+$|students\/\d+\/(board|next|timeline|terms|hours|feedback|works\/\d+)$)/;
 const SHELL = /^\/(assets\/|theme\.js$|mark\.svg$|icon-\d+\.png$|manifest\.webmanifest$)/;
 
 self.addEventListener('install', () => self.skipWaiting());

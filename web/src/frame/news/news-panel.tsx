@@ -5,6 +5,7 @@ import { Dialog as Radix } from 'radix-ui';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { client, type NewsItem, type Schemas, take } from '../../api/client';
+import { useOffline } from '../../api/offline';
 import { newsQuery, queryClient } from '../../api/queries';
 import { useNow } from '../../lib/now';
 import { near } from '../../lib/time';
@@ -31,17 +32,25 @@ function NewsButton() {
           fresh > 0 ? 'border-yours font-[680] text-ink' : 'border-line text-ink-2',
         )}
       >
-        {fresh > 0 ? (
-          <>
-            <span className="tnum">{fresh}</span> new
-          </>
-        ) : (
-          <>
-            <span className="max-sm:sr-only">Nothing </span>new
-          </>
-        )}
+        <Fresh many={news.data?.fresh} />
       </button>
       {open && news.data && <Panel first={news.data} onClose={() => setOpen(false)} />}
+    </>
+  );
+}
+
+/** @param many undefined while nobody has told */
+function Fresh({ many }: { many: number | undefined }) {
+  if (many === undefined) return <>New</>;
+  if (many > 0)
+    return (
+      <>
+        <span className="tnum">{many}</span> new
+      </>
+    );
+  return (
+    <>
+      <span className="max-sm:sr-only">Nothing </span>new
     </>
   );
 }
@@ -49,6 +58,7 @@ function NewsButton() {
 /** What is new as it was when it was opened; what was in sight counts as seen once it is closed. */
 function useMarks(first: Schemas['NewsView'], onClose: () => void) {
   const { id } = useStudent();
+  const offline = useOffline();
   const [unseen, setUnseen] = useState<ReadonlySet<string>>(
     () => new Set(first.items.filter((item) => item.isNew).map((item) => item.key)),
   );
@@ -57,7 +67,8 @@ function useMarks(first: Schemas['NewsView'], onClose: () => void) {
   const fresh = first.items.filter((item) => item.isNew);
   const earlier = first.items.filter((item) => !item.isNew);
   const send = async (items: readonly string[], seen: boolean) => {
-    if (items.length === 0) return;
+    // What was read without a connection stays new until it is seen with one.
+    if (items.length === 0 || offline !== null) return;
     await take(
       client.POST('/api/news/{student}/marks', {
         params: { path: { student: id } },

@@ -1,15 +1,17 @@
 package app.navlo.bench;
 
+import java.io.IOException;
 import java.nio.file.Files;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
 
 /**
- * One instance, then several, on one PostgreSQL behind a proxy that sends each connection to the next: how many answers a second, and
+ * One instance, then several, on the same data (in one PostgreSQL, or in a file that one more process has open) behind a proxy that sends each connection to the next: how many answers a second, and
  * what becomes of them while one of the instances is killed. All of it on one machine, so that clients, proxy, database and
  * instances share its cores.
  */
@@ -23,20 +25,38 @@ final class InstancesBench {
 
     private InstancesBench() {}
 
-    /** {@code --instances N --clients N --seconds N}. */
+    /** Data that nothing is in. @param environment by which an instance finds them */
+    private record Shared(Map<String, String> environment, AutoCloseable end) {
+        static Shared of(String kind) throws IOException, InterruptedException {
+            Map<String, String> key = Map.of("NAVLO_KEY", Base64.getEncoder().encodeToString(new byte[32]));
+            Map<String, String> environment = new HashMap<>(key);
+            switch (kind) {
+                case "postgres" -> {
+                    Shared data = Shared.of(options.text("data", "postgres"));
+                    environment.put("NAVLO_DB", postgres.url());
+                    environment.put("NAVLO_DB_USER", "navlo");
+                    return new Shared(environment, postgres::stop);
+                }
+                case "served" -> {
+                    Running database = Running.on(Files.createTempDirectory("navlo-database"), key, "database");
+                    environment.put("NAVLO_DB", "jdbc:h2:tcp://localhost:" + database.port() + "/navlo");
+                    return new Shared(environment, database);
+                }
+                default -> throw new IllegalArgumentException("--data is postgres or served, not " + kind);
+            }
+        }
+    }
+
+    /** {@code --data postgres|served --instances N --clients N --seconds N}. */
     static void run(Options options) throws Exception {
         int most = (int) options.whole("instances", INSTANCES);
         int clients = (int) options.whole("clients", CLIENTS);
         long seconds = options.whole("seconds", SECONDS);
-        OwnPostgres postgres = new OwnPostgres();
+        Shared data = Shared.of(options.text("data", "postgres"));
         List<Running> all = new ArrayList<>();
         try {
-            Map<String, String> shared = Map.of(
-                    "NAVLO_DB", postgres.url(),
-                    "NAVLO_DB_USER", "navlo",
-                    "NAVLO_KEY", Base64.getEncoder().encodeToString(new byte[32]));
             for (int i = 0; i < most; i++) {
-                all.add(Running.on(Files.createTempDirectory("navlo-instance"), shared, "start"));
+                all.add(Running.on(Files.createTempDirectory("navlo-instance"), data.environment(), "start"));
             }
             Client ida = Client.first(all.get(0).address());
             ida.fillTerm(COURSES, PIECES);
@@ -48,7 +68,7 @@ final class InstancesBench {
             }
         } finally {
             all.forEach(Running::close);
-            postgres.stop();
+            data.end().close();
         }
     }
 

@@ -53,10 +53,10 @@ final class Running implements AutoCloseable {
                 new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
             said.append(line).append('\n');
-            if (line.contains("Navlo is ready")) {
+            if (line.contains("Navlo is ready") || line.contains("The data are ready")) {
                 double millis = (System.nanoTime() - began) / 1e6;
                 readOn(lines);
-                return new Running(process, Integer.parseInt(line.replaceAll(".*localhost:(\\d+).*", "$1")), millis);
+                return new Running(process, Integer.parseInt(line.replaceAll(".*//localhost:(\\d+).*", "$1")), millis);
             }
         }
         throw new Refused(said.toString());

@@ -41,6 +41,9 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
     /** Connections are made anew now and then, as a database on another machine and what lies between want it. */
     private static final long CONNECTION_MILLIS = 30 * 60_000L;
 
+    /** Whoever asks is told that the data don't answer, rather than kept waiting. */
+    private static final long PATIENCE_MILLIS = 10_000;
+
     /** Held as long as this process runs. */
     @SuppressWarnings("unused")
     private static @Nullable FileChannel claimed;
@@ -143,6 +146,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         properties.put("spring.datasource.url", url);
         properties.put("spring.datasource.username", Objects.requireNonNullElse(user, ""));
         properties.put("spring.datasource.password", Objects.requireNonNullElse(password, ""));
+        properties.put("spring.datasource.hikari.connection-timeout", PATIENCE_MILLIS);
         properties.put("spring.datasource.hikari.max-lifetime", CONNECTION_MILLIS);
         properties.put("spring.flyway.locations", isServed() ? "classpath:db/migration" : "classpath:db/postgresql");
         // Data of a newer Navlo are refused, rather than written to.

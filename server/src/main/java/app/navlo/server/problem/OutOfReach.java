@@ -27,6 +27,7 @@ public final class OutOfReach {
                 HttpStatus.SERVICE_UNAVAILABLE,
                 "The data can't be reached just now",
                 "",
-                "Nothing was changed. Try again in a moment; if it stays, whoever runs this Navlo has to make space on its disk.");
+                "Nothing was changed. Try again in a moment; if it stays, tell whoever runs this Navlo: its disk is full, or its"
+                        + " database doesn't answer.");
     }
 }

@@ -30,6 +30,38 @@ public class NewsScreenTest extends Screen {
         return panel(page).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name));
     }
 
+    /** Those that have room beside a bar as well. */
+    private static List<String> firstRows(Page page) {
+        return page.locator("[role=row][data-work]").allInnerTexts().subList(0, 6);
+    }
+
+    /** What was read once is there as it was, with the time of then; what is new stays new, and nothing is said that isn't known. */
+    @Test
+    public void whatWasReadIsThereWithoutAConnection() {
+        Page page = keeping(Look.DAY, Known.of(mira()));
+        page.navigate(address("/s/1/work"));
+        page.waitForFunction("() => navigator.serviceWorker.controller !== null");
+        reload(page);
+        assertThat(page.locator("[role=row][data-work]").first()).isVisible();
+        assertThat(count(page)).not().hasText("New");
+        List<String> rows = firstRows(page);
+        String fresh = count(page).innerText();
+        page.context().setOffline(true);
+        reload(page);
+        assertThat(page.getByText("No connection.")).isVisible();
+        assertThat(count(page)).hasText(fresh);
+        assertEquals(firstRows(page), rows);
+        count(page).click();
+        assertThat(panel(page)).isVisible();
+        panel(page)
+                .getByRole(
+                        AriaRole.BUTTON,
+                        new Locator.GetByRoleOptions().setName("Close").setExact(true))
+                .click();
+        assertThat(panel(page)).hasCount(0);
+        assertThat(count(page)).hasText(fresh);
+    }
+
     /** What stands when it is chosen was seen; what comes is told once, and not again by another look at the page. */
     @Test(dependsOnMethods = "theDaysNewsAreSeenOnceAndCanBeMadeNewAgain")
     public void anOpenBrowserTellsWhatComes() {

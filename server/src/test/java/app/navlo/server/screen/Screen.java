@@ -182,7 +182,19 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
         return page;
     }
 
+    /** In a browser that keeps what it read, for want of a connection, as everybody's does. */
+    Page keeping(Look look, Known known) {
+        BrowserContext browser = newBrowser(look, ServiceWorkerPolicy.ALLOW);
+        others.add(browser);
+        browser.addCookies(known.cookies());
+        return browser.newPage();
+    }
+
     private BrowserContext newBrowser(Look look) {
+        return newBrowser(look, ServiceWorkerPolicy.BLOCK);
+    }
+
+    private BrowserContext newBrowser(Look look, ServiceWorkerPolicy workers) {
         Browser.NewContextOptions options = new Browser.NewContextOptions()
                 .setViewportSize(look.width(), look.height())
                 .setColorScheme(look.colours())
@@ -190,7 +202,7 @@ abstract class Screen extends AbstractTestNGSpringContextTests {
                 .setLocale("en-GB")
                 // Nothing here is about how things move; a click waits until they stand still.
                 .setReducedMotion(ReducedMotion.REDUCE)
-                .setServiceWorkers(ServiceWorkerPolicy.BLOCK);
+                .setServiceWorkers(workers);
         BrowserContext browser = Chromium.browser().newContext(options);
         browser.addInitScript("""
                 const ask = window.fetch;
