@@ -32,7 +32,7 @@ final class InstancesBench {
             Map<String, String> environment = new HashMap<>(key);
             switch (kind) {
                 case "postgres" -> {
-                    Shared data = Shared.of(options.text("data", "postgres"));
+                    OwnPostgres postgres = new OwnPostgres();
                     environment.put("NAVLO_DB", postgres.url());
                     environment.put("NAVLO_DB_USER", "navlo");
                     return new Shared(environment, postgres::stop);

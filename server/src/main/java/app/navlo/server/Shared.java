@@ -128,6 +128,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         if (!isServed()) {
             return;
         }
+        Upgrade.quiet();
         MigrationInfoService info = Flyway.configure()
                 .dataSource(url, Launch.USER, "")
                 .locations("classpath:db/migration")

@@ -48,10 +48,14 @@ final class Upgrade {
         bring(null);
     }
 
+    /** It would tell where the data are, and that can be what opens them. The server's own settings of the log aren't read yet. */
+    static void quiet() {
+        ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
+    }
+
     /** @param target the last migration; null for all */
     void bring(@Nullable String target) throws IOException {
-        // The server's own settings of the log aren't read yet.
-        ((Logger) LoggerFactory.getLogger("org.flywaydb")).setLevel(Level.ERROR);
+        quiet();
         Path alone = sibling(".upgrading");
         try (FileChannel channel = FileChannel.open(alone, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
                 FileLock lock = lock(channel)) {

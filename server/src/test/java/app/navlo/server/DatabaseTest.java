@@ -224,6 +224,7 @@ public class DatabaseTest {
     @Test
     public void anInstanceLivesOnIt() throws Exception {
         navlo = new OtherProcess(Files.createTempDirectory("navlo-instance"), environment(), "start");
+        assertFalse(navlo.said().contains(Database.name(Keyring.of(key(), ""))), navlo.said());
         TestClient asta = new TestClient(navlo.port());
         assertEquals(signUp(asta).status(), 201);
         String courses = OwnServer.STUDENT + "/courses";

@@ -13,6 +13,7 @@ import java.util.Map;
 final class OtherProcess implements AutoCloseable {
     private final Process process;
     private final int port;
+    private final StringBuilder seen = new StringBuilder();
 
     /** One that is about to be. */
     interface Starting {
@@ -48,8 +49,7 @@ final class OtherProcess implements AutoCloseable {
         port = readyPort(lines);
     }
 
-    private static int readyPort(BufferedReader lines) throws IOException {
-        StringBuilder seen = new StringBuilder();
+    private int readyPort(BufferedReader lines) throws IOException {
         for (String line = lines.readLine(); line != null; line = lines.readLine()) {
             seen.append(line).append('\n');
             if (line.startsWith("Navlo is ready") || line.startsWith("The data are ready")) {
@@ -57,6 +57,11 @@ final class OtherProcess implements AutoCloseable {
             }
         }
         throw new IllegalStateException("the server ended before it was ready:\n" + seen);
+    }
+
+    /** What it said until it was ready. */
+    String said() {
+        return seen.toString();
     }
 
     int port() {
