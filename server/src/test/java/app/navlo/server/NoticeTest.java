@@ -23,7 +23,7 @@ import org.testng.annotations.Test;
 
 /** Word that arrives while the demo's clock is moved on: once, in time, outside of quiet hours, and stopped by one press. */
 @DirtiesContext
-@TestPropertySource(properties = {"navlo.notices.round=200ms", "navlo.mail.round=100ms"})
+@TestPropertySource(properties = {"navlo.notices.round=100ms", "navlo.mail.round=50ms"})
 public class NoticeTest extends DemoServer {
     private static final String MINE = "/api/people/me/notices";
     private static final Duration PATIENCE = Duration.ofSeconds(40);
@@ -63,8 +63,8 @@ public class NoticeTest extends DemoServer {
         Instant end = Instant.now().plus(PATIENCE);
         List<Sent> before = sent();
         int same = 0;
-        while (Instant.now().isBefore(end) && same < 8) {
-            Thread.sleep(300);
+        while (Instant.now().isBefore(end) && same < 10) {
+            Thread.sleep(120);
             List<Sent> now = sent();
             boolean onItsWay = db.sql("SELECT COUNT(*) FROM notice_mail WHERE sent_at IS NULL")
                             .query(Long.class)

@@ -41,6 +41,8 @@ public final class Chromium {
                                     "--disable-sync",
                                     "--disable-quic",
                                     "--no-first-run",
+                                    // No page lives long enough to be worth the compilers that take their time.
+                                    "--js-flags=--no-opt,--no-maglev",
                                     // Another name for this machine: pages there are no secure context, as on a phone
                                     // over http.
                                     "--host-resolver-rules=MAP phone.test localhost")));
