@@ -76,12 +76,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
 
     /** A lock is waited for as long as in a file of one's own; the rest is set by who has it open. */
     private static Shared served(String address, String key) {
-        try {
-            return new Shared(
-                    address + "/" + Database.name(Keyring.of(key, "")) + ";LOCK_TIMEOUT=20000", Launch.USER, "");
-        } catch (IllegalStateException wrong) {
-            throw new IllegalArgumentException(wrong.getMessage(), wrong);
-        }
+        return new Shared(address + "/" + Database.name(Keyring.of(key, "")) + ";LOCK_TIMEOUT=20000", Launch.USER, "");
     }
 
     private boolean isServed() {

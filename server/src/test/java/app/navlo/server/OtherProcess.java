@@ -35,6 +35,7 @@ final class OtherProcess implements AutoCloseable {
         List<String> command = new ArrayList<>(List.of(
                 Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-XX:TieredStopAtLevel=1",
+                "-XX:+UseSerialGC",
                 "-Dnavlo.demo.cohort=false",
                 "-cp",
                 System.getProperty("java.class.path"),

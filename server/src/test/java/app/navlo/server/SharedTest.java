@@ -62,6 +62,10 @@ public class SharedTest {
         return new Object[][] {
             {environment("NAVLO_DB", "db.school.example", "NAVLO_KEY", "k"), "wants the address of a PostgreSQL"},
             {environment("NAVLO_DB", "jdbc:h2:mem:a", "NAVLO_KEY", "k"), "wants the address of a PostgreSQL"},
+            {environment("NAVLO_DB", "jdbc:h2:tcp://db:9092/other", "NAVLO_KEY", "k"), "that ./navlo database said"},
+            {environment("NAVLO_DB", "jdbc:h2:tcp://db:9092/navlo;INIT=x", "NAVLO_KEY", "k"), "./navlo database said"},
+            {environment("NAVLO_DB", "jdbc:h2:tcp://db:9092/navlo"), "each instance needs the same key: set NAVLO_KEY"},
+            {environment("NAVLO_DB", "jdbc:h2:tcp://db:9092/navlo", "NAVLO_KEY", "k"), "NAVLO_KEY isn't a key"},
             {environment("NAVLO_DB", ADDRESS), "each instance needs the same key: set NAVLO_KEY"},
             {environment("NAVLO_DB", ADDRESS, "NAVLO_KEY", " "), "openssl rand -base64 32"},
         };

@@ -4,29 +4,39 @@ import java.net.InetAddress;
 import java.net.UnknownHostException;
 import java.nio.file.Path;
 import java.sql.Connection;
-import java.sql.DriverManager;
 import java.sql.SQLException;
 import java.sql.Statement;
 import java.util.ArrayList;
 import java.util.List;
 import org.h2.tools.Server;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.jdbc.core.simple.JdbcClient;
-import org.springframework.jdbc.datasource.SingleConnectionDataSource;
+import org.springframework.jdbc.datasource.DriverManagerDataSource;
+import org.springframework.jdbc.support.JdbcUtils;
 
 /**
  * The data of one file for other processes: this one has the file open, and they ask it. Nothing but that file can be had, and only
  * by who knows its name: nobody else on the machine or in the network gets in.
  */
 public final class DataServer implements AutoCloseable {
+    private static final Logger LOG = LoggerFactory.getLogger(DataServer.class);
+
     /** Read by H2 when its classes are loaded; without it, it listens at every address of the machine. */
     private static final String LISTENS_AT = "h2.bindAddress";
 
     private static final int PORT_TAKEN = 90_061;
 
+    /** Asked by whoever has the file open here, anew each time: where the data were closed for want of space, they are opened again. */
+    private final DriverManagerDataSource here;
+
+    /** As long as it is open, the data are, whoever comes and goes. */
     private final Connection open;
+
     private final Server server;
 
-    private DataServer(Connection open, Server server) {
+    private DataServer(DriverManagerDataSource here, Connection open, Server server) {
+        this.here = here;
         this.open = open;
         this.server = server;
     }
@@ -46,14 +56,16 @@ public final class DataServer implements AutoCloseable {
      */
     public static DataServer start(Path file, String url, String user, String name, String host, int port)
             throws SQLException {
-        Connection open = DriverManager.getConnection(url, user, "");
+        List<String> settings =
+                new ArrayList<>(List.of("-tcpPort", String.valueOf(port), "-key", name, file.toString()));
+        if (!isOfThisMachineAlone(host)) {
+            settings.add("-tcpAllowOthers");
+        }
+        DriverManagerDataSource here = new DriverManagerDataSource(url, user, "");
+        Connection open = here.getConnection();
         try {
-            List<String> settings =
-                    new ArrayList<>(List.of("-tcpPort", String.valueOf(port), "-key", name, file.toString()));
-            if (!isOfThisMachineAlone(host)) {
-                settings.add("-tcpAllowOthers");
-            }
             return new DataServer(
+                    here,
                     open,
                     Server.createTcpServer(settings.toArray(String[]::new)).start());
         } catch (SQLException failed) {
@@ -80,17 +92,19 @@ public final class DataServer implements AutoCloseable {
 
     /** Of what is open here. */
     public Copies copies() {
-        return new Copies(JdbcClient.create(new SingleConnectionDataSource(open, true)));
+        return new Copies(JdbcClient.create(here));
     }
 
     /** Who is connected is cut off; what was committed is in the file. */
     @Override
     public void close() {
         server.stop();
-        try (Statement statement = open.createStatement()) {
+        JdbcUtils.closeConnection(open);
+        try (Connection last = here.getConnection();
+                Statement statement = last.createStatement()) {
             statement.execute("SHUTDOWN");
         } catch (SQLException closed) {
-            // The data were closed before, by what is told elsewhere.
+            LOG.warn("the data weren't closed in peace: {}", closed.getMessage());
         }
     }
 }

@@ -55,9 +55,17 @@ public class Keyring {
                 .build();
     }
 
-    /** For who runs without the rest of the server. The same as the constructor. */
+    /**
+     * For who runs without the rest of the server. The same as the constructor.
+     *
+     * @throws IllegalArgumentException in words, if what was given isn't a key
+     */
     public static Keyring of(String given, String file) {
-        return new Keyring(given, file);
+        try {
+            return new Keyring(given, file);
+        } catch (IllegalStateException wrong) {
+            throw new IllegalArgumentException(wrong.getMessage(), wrong);
+        }
     }
 
     private static byte[] kept(Path file) {
