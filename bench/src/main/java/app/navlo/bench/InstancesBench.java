@@ -11,9 +11,9 @@ import java.util.Map;
 import java.util.stream.IntStream;
 
 /**
- * One instance, then several, on the same data (in one PostgreSQL, or in a file that one more process has open) behind a proxy that sends each connection to the next: how many answers a second, and
- * what becomes of them while one of the instances is killed. All of it on one machine, so that clients, proxy, database and
- * instances share its cores.
+ * One instance, then several, on the same data (in one PostgreSQL, or in a file that one more process has open) behind a proxy that
+ * sends each connection to the next: how many answers a second, and what becomes of them while one of the instances is killed. All of
+ * it on one machine, so that clients, proxy, database and instances share its cores.
  */
 final class InstancesBench {
     private static final int INSTANCES = 2;

@@ -44,11 +44,11 @@ public class NavloApplication {
             return;
         }
         if (args.length > 0 && args[0].equals("move")) {
-            move(List.of(args).subList(1, args.length));
+            say(() -> new Move(System.getenv()).move(List.of(args).subList(1, args.length)));
             return;
         }
         if (args.length > 0 && args[0].equals("database")) {
-            database(List.of(args).subList(1, args.length));
+            say(() -> served(List.of(args).subList(1, args.length)));
             return;
         }
         try {
@@ -91,10 +91,14 @@ public class NavloApplication {
         }
     }
 
-    /** From the file to the PostgreSQL that the environment names. */
-    private static void move(List<String> args) {
+    private interface Verb {
+        /** @return what was done, in words */
+        String done() throws IOException, SQLException;
+    }
+
+    private static void say(Verb verb) {
         try {
-            System.out.println(new Move(System.getenv()).move(args));
+            System.out.println(verb.done());
         } catch (Seal.DamagedData | Seal.InUse refused) {
             stop(1, String.valueOf(refused.getMessage()));
         } catch (IllegalArgumentException | IOException wrong) {
@@ -105,18 +109,10 @@ public class NavloApplication {
     }
 
     /** Goes on until it is stopped. */
-    private static void database(List<String> args) {
-        try {
-            Database database = Database.start(args, System.getenv());
-            Runtime.getRuntime().addShutdownHook(new Thread(database::close));
-            System.out.println(database.ready());
-        } catch (Seal.DamagedData | Seal.InUse refused) {
-            stop(1, String.valueOf(refused.getMessage()));
-        } catch (IllegalArgumentException | IOException wrong) {
-            stop(WRONG_CALL, String.valueOf(wrong.getMessage()));
-        } catch (SQLException | RuntimeException failed) {
-            stop(1, why(failed));
-        }
+    private static String served(List<String> args) throws IOException, SQLException {
+        Database database = Database.start(args, System.getenv());
+        Runtime.getRuntime().addShutdownHook(new Thread(database::close));
+        return database.ready();
     }
 
     /** A new password for who has forgotten theirs: asked for on the terminal, or read from the input. */

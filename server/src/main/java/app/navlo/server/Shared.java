@@ -79,10 +79,6 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         return new Shared(address + "/" + Database.name(Keyring.of(key, "")) + ";LOCK_TIMEOUT=20000", Launch.USER, "");
     }
 
-    private boolean isServed() {
-        return url.startsWith(SERVED);
-    }
-
     /**
      * What comes lies in the folder until it is stored, so that each instance has one of its own.
      *
@@ -106,12 +102,12 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
 
     /** For who looks at the data without starting Navlo. */
     DataSource data() {
-        return isServed() ? new DriverManagerDataSource(url, Launch.USER, "") : InPostgres.at(url, user, password);
+        return isPostgres() ? InPostgres.at(url, user, password) : new DriverManagerDataSource(url, Launch.USER, "");
     }
 
-    /** Whether {@code ./navlo move} can bring data there. */
+    /** Whether {@code ./navlo move} can bring data there; else they are in a file already. */
     boolean isPostgres() {
-        return !isServed();
+        return url.startsWith(PREFIX);
     }
 
     /**
@@ -120,7 +116,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
      * @throws IllegalArgumentException in words, if they are others than this one's
      */
     void fits() {
-        if (!isServed()) {
+        if (isPostgres()) {
             return;
         }
         Upgrade.quiet();
@@ -144,7 +140,7 @@ record Shared(String url, @Nullable String user, @Nullable String password) {
         properties.put("spring.datasource.password", Objects.requireNonNullElse(password, ""));
         properties.put("spring.datasource.hikari.connection-timeout", PATIENCE_MILLIS);
         properties.put("spring.datasource.hikari.max-lifetime", CONNECTION_MILLIS);
-        properties.put("spring.flyway.locations", isServed() ? "classpath:db/migration" : "classpath:db/postgresql");
+        properties.put("spring.flyway.locations", isPostgres() ? "classpath:db/postgresql" : "classpath:db/migration");
         // Data of a newer Navlo are refused, rather than written to.
         properties.put("spring.flyway.ignore-migration-patterns", "");
         return properties;

@@ -19,7 +19,7 @@ import tools.jackson.databind.JsonNode;
  * confirmed must be there, and nothing may be half there.
  */
 public class CrashTest {
-    private static final int ROUNDS = 2;
+    private static final int ROUNDS = 3;
     private static final int EVENTS = 250;
     private static final byte[] PDF = ("%PDF-1.4\n" + "x".repeat(300_000)).getBytes(StandardCharsets.UTF_8);
 

@@ -63,7 +63,7 @@ public class NoticeTest extends DemoServer {
         Instant end = Instant.now().plus(PATIENCE);
         List<Sent> before = sent();
         int same = 0;
-        while (Instant.now().isBefore(end) && same < 10) {
+        while (Instant.now().isBefore(end) && same < 20) {
             Thread.sleep(120);
             List<Sent> now = sent();
             boolean onItsWay = db.sql("SELECT COUNT(*) FROM notice_mail WHERE sent_at IS NULL")

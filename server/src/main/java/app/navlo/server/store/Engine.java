@@ -5,8 +5,8 @@ import org.springframework.beans.factory.config.BeanPostProcessor;
 import org.springframework.stereotype.Component;
 
 /**
- * Which database holds the data: H2 in a file of its own, one that another process has open for several instances, or PostgreSQL. Decided by the address
- * of the data when the server starts.
+ * Which database holds the data: H2 in a file of its own, one that another process has open for several instances, or PostgreSQL.
+ * Decided by the address of the data when the server starts.
  */
 @Component
 class Engine implements BeanPostProcessor {

@@ -33,7 +33,7 @@ public class BoardsOfTheMinuteTest extends AbstractTestNGSpringContextTests {
     private static final Instant NOW = Instant.parse("2026-11-24T15:20:05Z");
     private static final String HOME = "Europe/Copenhagen";
     private static final long MIRA = 1;
-    private static final int EDGES = 30;
+    private static final int EDGES = 40;
 
     @Autowired
     private BoardsOfTheMinute written;
