@@ -148,9 +148,12 @@ public final class Foresight {
             // What comes soon matters most: it is done before anything can be planned anew.
             double place = random.nextDouble();
             int to = (int) (n * place * place);
+            if (from == to || best.way()[best.order()[from]] < 0) {
+                // It is as it was.
+                continue;
+            }
             move(best.order(), from, to, next);
-            Played.Line line = new Played.Line(next, best.way());
-            if (from != to && isBetter(line, worth, tried)) {
+            if (isBetter(new Played.Line(next, best.way()), worth, tried)) {
                 System.arraycopy(next, 0, best.order(), 0, n);
                 System.arraycopy(tried, 0, worth, 0, cases);
             }

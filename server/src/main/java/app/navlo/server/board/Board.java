@@ -33,6 +33,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -56,6 +57,15 @@ public record Board(
         Optional<TimeSheet> time,
         Map<Long, Aim> aims,
         Efforts efforts) {
+
+    /** The next instant at, or just after, which the clock alone changes something; null for none. */
+    public @Nullable Instant nextChange() {
+        return entries.stream()
+                .flatMap(Entry::changes)
+                .filter(at -> at != null && !at.isBefore(now))
+                .min(Instant::compareTo)
+                .orElse(null);
+    }
 
     /**
      * One piece of work with all that is known and derived about it.
@@ -144,6 +154,17 @@ public record Board(
             return HandInRules.standing(state(), facts(), now())
                     .map(handIn -> handIn.stamp().order())
                     .orElse(null);
+        }
+
+        /** A state, a step of a penalty, or the end of asking. */
+        private Stream<@Nullable Instant> changes() {
+            List<Costs.CostDate> costs = costs();
+            return Stream.of(
+                    state().nextChange(),
+                    costs.isEmpty() ? null : costs.get(0).at(),
+                    finding.extension().until(),
+                    finding.tokens().until(),
+                    finding.safeBy() == null ? null : finding.safeBy().at());
         }
 
         /** Whether what stands can be taken back. */

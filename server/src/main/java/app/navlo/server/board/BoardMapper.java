@@ -7,7 +7,6 @@ import app.navlo.core.reason.Sentences;
 import app.navlo.core.signal.Signal;
 import app.navlo.core.tide.Tideline;
 import app.navlo.core.time.Availability;
-import app.navlo.core.work.Costs;
 import app.navlo.core.work.Turn;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.BoardView.CourseView;
@@ -23,14 +22,12 @@ import app.navlo.server.store.Material;
 import app.navlo.server.store.People;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.UnknownAsides;
-import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.stream.Stream;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
@@ -108,7 +105,7 @@ public class BoardMapper {
                         .map(entry -> entry.work().id())
                         .toList(),
                 Unknowns.of(board, asides.of(board.student(), changes.undone(board.student()))),
-                nextChange(board));
+                board.nextChange());
     }
 
     private static SignalView signal(Board board, Signal signal) {
@@ -211,26 +208,5 @@ public class BoardMapper {
             }
         }
         return null;
-    }
-
-    /** A state, a step of a penalty, or the end of asking: whichever comes first. */
-    private static @Nullable Instant nextChange(Board board) {
-        return board.entries().stream()
-                .flatMap(BoardMapper::changes)
-                .filter(at -> at != null && !at.isBefore(board.now()))
-                .min(Instant::compareTo)
-                .orElse(null);
-    }
-
-    private static Stream<@Nullable Instant> changes(Board.Entry entry) {
-        List<Costs.CostDate> costs = entry.costs();
-        return Stream.of(
-                entry.state().nextChange(),
-                costs.isEmpty() ? null : costs.get(0).at(),
-                entry.finding().extension().until(),
-                entry.finding().tokens().until(),
-                entry.finding().safeBy() == null
-                        ? null
-                        : entry.finding().safeBy().at());
     }
 }

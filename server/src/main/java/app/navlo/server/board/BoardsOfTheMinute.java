@@ -6,29 +6,20 @@ import app.navlo.server.store.BusyCalendars.BusyTime;
 import app.navlo.server.store.Changes;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.People;
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
-import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
-import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
-/**
- * The boards of this minute, as they are sent. Whoever asks again before the next one, another page, another device, is answered
- * with the board that there is, as long as nothing was changed and the clock alone changes nothing in it.
- */
+/** The boards of this minute, as they are sent, as long as nothing is changed. @see AnswersOfTheMinute */
 @Service
 @ReadBoard
 class BoardsOfTheMinute {
     private static final int KEPT = 1_000;
-    private static final Duration KEPT_FOR = Duration.ofMinutes(1);
 
     private final Boards boards;
     private final BoardMapper views;
@@ -37,8 +28,7 @@ class BoardsOfTheMinute {
     private final Drafts drafts;
     private final StudentHours hours;
     private final JsonMapper json;
-    private final Cache<Question, Kept> kept =
-            Caffeine.newBuilder().maximumSize(KEPT).expireAfterWrite(KEPT_FOR).build();
+    private final AnswersOfTheMinute<Question, Written<BoardView>> kept = new AnswersOfTheMinute<>(KEPT);
 
     BoardsOfTheMinute(
             Boards boards,
@@ -75,13 +65,6 @@ class BoardsOfTheMinute {
             Map<Long, List<BusyTime>> busy,
             Instant minute) {}
 
-    /** @param until the clock alone changes something in it then, or just after; null for never */
-    private record Kept(Instant made, @Nullable Instant until, Written<BoardView> board) {
-        boolean holds(Instant now) {
-            return !now.isBefore(made) && (until == null || now.isBefore(until));
-        }
-    }
-
     /** Who asks the same at the same time waits for the one board. */
     public Written<BoardView> of(People.Student student, Person reader, Instant now) {
         Instant minute = now.truncatedTo(ChronoUnit.MINUTES);
@@ -94,12 +77,7 @@ class BoardsOfTheMinute {
                 drafts.fileCounts(student.id()),
                 hours.told(student.id(), minute),
                 minute);
-        Kept there = Objects.requireNonNull(kept.get(question, any -> anew(student, reader, now)));
-        if (!there.holds(now)) {
-            there = anew(student, reader, now);
-            kept.put(question, there);
-        }
-        return there.board();
+        return kept.of(question, now, () -> anew(student, reader, now)).what();
     }
 
     /** As it was at the end of a day that is past. */
@@ -108,8 +86,9 @@ class BoardsOfTheMinute {
                 views.asItWas(boards.asItWas(student.id(), ZoneId.of(reader.zone()), day, now), student), json);
     }
 
-    private Kept anew(People.Student student, Person reader, Instant now) {
-        BoardView view = views.of(boards.read(student.id(), ZoneId.of(reader.zone()), now), student, reader);
-        return new Kept(now, view.nextChange(), Written.of(view, json));
+    private AnswersOfTheMinute.Answer<Written<BoardView>> anew(People.Student student, Person reader, Instant now) {
+        Board board = boards.read(student.id(), ZoneId.of(reader.zone()), now);
+        return new AnswersOfTheMinute.Answer<>(
+                now, board.nextChange(), Written.of(views.of(board, student, reader), json));
     }
 }

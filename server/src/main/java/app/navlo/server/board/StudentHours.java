@@ -58,7 +58,7 @@ public class StudentHours {
     }
 
     /** What calendars say of the days from {@code now} on and shortly before: of all that hours hang on, what no change names. */
-    Map<Long, List<BusyTime>> told(long student, Instant now) {
+    public Map<Long, List<BusyTime>> told(long student, Instant now) {
         return calendars.times(student, now.minus(BACK));
     }
 

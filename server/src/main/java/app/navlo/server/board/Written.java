@@ -21,7 +21,7 @@ public final class Written<T> {
         this.gzip = gzip;
     }
 
-    static <T> Written<T> of(T answer, JsonMapper json) {
+    public static <T> Written<T> of(T answer, JsonMapper json) {
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         try (OutputStream out = new GZIPOutputStream(bytes)) {
             json.writeValue(out, answer);
@@ -37,7 +37,7 @@ public final class Written<T> {
     }
 
     /** For who takes nothing that is compressed. */
-    byte[] plain() {
+    public byte[] plain() {
         try (GZIPInputStream in = new GZIPInputStream(new ByteArrayInputStream(gzip))) {
             return in.readAllBytes();
         } catch (IOException impossible) {

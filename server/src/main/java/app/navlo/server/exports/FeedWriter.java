@@ -16,6 +16,7 @@ import app.navlo.formats.ical.OutgoingCalendar.ToDo;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.StudentHours;
 import app.navlo.server.next.NextService;
+import app.navlo.server.next.PlansInTurn;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.store.Notices;
 import app.navlo.server.store.People;
@@ -40,16 +41,16 @@ import org.springframework.stereotype.Component;
 class FeedWriter {
     private static final String AT = "@navlo";
 
-    private final NextService next;
+    private final PlansInTurn plans;
     private final People people;
     private final StudentHours hours;
     private final Notices notices;
     private final ServerClock clock;
 
-    FeedWriter(NextService next, People people, StudentHours hours, Notices notices, ServerClock clock) {
+    FeedWriter(PlansInTurn plans, People people, StudentHours hours, Notices notices, ServerClock clock) {
         this.hours = hours;
         this.notices = notices;
-        this.next = next;
+        this.plans = plans;
         this.people = people;
         this.clock = clock;
     }
@@ -83,7 +84,7 @@ class FeedWriter {
      */
     String write(long student, Dues as, boolean reminders, @Nullable Duration before) {
         People.Student who = people.student(student).orElseThrow(() -> Refusal.notFound("calendar"));
-        NextService.Made made = next.make(student, ZoneId.of(who.zone()), null, clock.instant());
+        NextService.Made made = plans.make(student, ZoneId.of(who.zone()), null, clock.instant());
         Board board = made.board();
         Alarms alarms = reminders ? reminders(board) : entry -> before;
         List<ToDo> toDos = new ArrayList<>();

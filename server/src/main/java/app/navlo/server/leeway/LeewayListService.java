@@ -19,6 +19,7 @@ import app.navlo.core.work.Fact;
 import app.navlo.server.account.Person;
 import app.navlo.server.board.Board;
 import app.navlo.server.next.NextService;
+import app.navlo.server.next.PlansInTurn;
 import app.navlo.server.sheet.Figures;
 import app.navlo.server.store.Drafts;
 import app.navlo.server.store.FactKind;
@@ -41,18 +42,18 @@ import org.springframework.stereotype.Service;
 /** Puts the choices of all work side by side. */
 @Service
 class LeewayListService {
-    private final NextService next;
+    private final PlansInTurn plans;
     private final Drafts drafts;
     private final ServerClock clock;
 
-    LeewayListService(NextService next, Drafts drafts, ServerClock clock) {
-        this.next = next;
+    LeewayListService(PlansInTurn plans, Drafts drafts, ServerClock clock) {
+        this.plans = plans;
         this.drafts = drafts;
         this.clock = clock;
     }
 
     public LeewayListView read(long student, Person reader) {
-        NextService.Made made = next.make(student, ZoneId.of(reader.zone()), null, clock.instant());
+        NextService.Made made = plans.make(student, ZoneId.of(reader.zone()), null, clock.instant());
         Map<WorkId, Instant> finished = new HashMap<>();
         for (Planned planned : made.plan().planned()) {
             if (!planned.sittings().isEmpty()) {

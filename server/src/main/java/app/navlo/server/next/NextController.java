@@ -1,6 +1,7 @@
 package app.navlo.server.next;
 
 import app.navlo.server.account.Person;
+import app.navlo.server.board.Written;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.time.ServerClock;
 import java.time.ZoneId;
@@ -16,12 +17,12 @@ public class NextController {
     private static final int MOST_MINUTES = 24 * 60;
 
     private final NextReading next;
-    private final NextService service;
+    private final PlansInTurn plans;
     private final ServerClock clock;
 
-    NextController(NextReading next, NextService service, ServerClock clock) {
+    NextController(NextReading next, PlansInTurn plans, ServerClock clock) {
         this.next = next;
-        this.service = service;
+        this.plans = plans;
         this.clock = clock;
     }
 
@@ -31,7 +32,7 @@ public class NextController {
      * @param minutes that today has from now on; without it, what its free hours have
      */
     @GetMapping("/api/students/{student}/next")
-    public NextView next(
+    public Written<NextView> next(
             @PathVariable long student,
             @RequestParam(required = false) @Nullable Integer minutes,
             @AuthenticationPrincipal Person reader) {
@@ -56,7 +57,7 @@ public class NextController {
         if (work == before) {
             throw Refusal.invalid("before", "Choose another move than this one.");
         }
-        return InsteadView.of(service.swapped(student, ZoneId.of(reader.zone()), work, before, clock.instant()));
+        return InsteadView.of(plans.swapped(student, ZoneId.of(reader.zone()), work, before, clock.instant()));
     }
 
     /** What less time today would cost. @param minutes less than today's free hours have from now on */
@@ -68,6 +69,6 @@ public class NextController {
         if (minutes < 1 || minutes > MOST_MINUTES) {
             throw Refusal.invalid("minutes", "It must be from 1 to " + MOST_MINUTES + ", a day.");
         }
-        return InsteadView.of(service.shorter(student, ZoneId.of(reader.zone()), minutes, clock.instant()));
+        return InsteadView.of(plans.shorter(student, ZoneId.of(reader.zone()), minutes, clock.instant()));
     }
 }

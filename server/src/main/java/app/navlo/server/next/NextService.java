@@ -11,6 +11,7 @@ import app.navlo.core.next.Wishes;
 import app.navlo.core.plan.Guess;
 import app.navlo.core.time.Availability;
 import app.navlo.core.time.Stretch;
+import app.navlo.server.account.Person;
 import app.navlo.server.account.Sights;
 import app.navlo.server.board.Board;
 import app.navlo.server.board.Boards;
@@ -18,7 +19,9 @@ import app.navlo.server.board.ReadBoard;
 import app.navlo.server.board.StudentHours;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.TimeSheet;
+import app.navlo.server.store.BusyCalendars.BusyTime;
 import app.navlo.server.store.Changes;
+import app.navlo.server.store.HeldPlans;
 import app.navlo.server.store.Term;
 import app.navlo.server.store.WishList;
 import app.navlo.server.store.WishList.Wish;
@@ -26,6 +29,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -35,7 +39,7 @@ import java.util.stream.Collectors;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
 
-/** Plans a student's moves at an instant. */
+/** Plans a student's moves at an instant. @see PlansInTurn */
 @Service
 @ReadBoard
 public class NextService {
@@ -72,11 +76,48 @@ public class NextService {
     }
 
     /**
-     * A plan with what it was made from.
+     * All that a plan hangs on besides the second, as it is sent.
      *
-     * @param holding the plan that held before
+     * @param words whether who asks is told what was said
+     * @param own whether the student asks, for whom the plan holds then
+     * @param held the plan that holds; null for none yet
+     * @param busy what calendars say: no change names it
      */
-    public record Made(Board board, Circumstances with, List<Wish> wishes, PlanHolding.Holding holding, NextPlan plan) {
+    record Question(
+            Changes.Mark mark,
+            boolean words,
+            boolean own,
+            ZoneId zone,
+            HeldPlans.@Nullable HeldPlan held,
+            Map<Long, List<BusyTime>> busy,
+            @Nullable Integer budgetMinutes,
+            Instant minute) {
+        Question with(HeldPlans.@Nullable HeldPlan holds) {
+            return new Question(mark, words, own, zone, holds, busy, budgetMinutes, minute);
+        }
+    }
+
+    Question question(long student, Person reader, @Nullable Integer budgetMinutes, Instant now) {
+        Instant minute = now.truncatedTo(ChronoUnit.MINUTES);
+        return new Question(
+                changes.mark(student),
+                sights.of(student).words(),
+                reader.id() == student,
+                ZoneId.of(reader.zone()),
+                holding.row(student),
+                hours.told(student, minute),
+                budgetMinutes,
+                minute);
+    }
+
+    /** A plan with what it was made from, as it was asked for. */
+    public record Made(
+            Board board, Circumstances with, List<Wish> wishes, PlansOfTheMinute.Question question, NextPlan plan) {
+        /** With the plan that held before. */
+        PlanHolding.Holding holding() {
+            return question.holding();
+        }
+
         /** From now on. */
         public List<Stretch> free() {
             return with.free();
@@ -89,11 +130,11 @@ public class NextService {
         List<Wish> standing = wishes.of(student, changes.undone(student));
         PlanHolding.Holding before =
                 holding.of(student, standing + " " + new TreeMap<>(board.aims()) + " " + board.time());
-        PlansOfTheMinute.Planned planned = minute.of(
-                PlansOfTheMinute.Question.at(board, sights.of(student).words(), before, budgetMinutes),
-                board,
-                () -> planned(board, standing, before, budgetMinutes));
-        return new Made(board, planned.with(), standing, before, planned.plan());
+        PlansOfTheMinute.Question question =
+                PlansOfTheMinute.Question.at(board, sights.of(student).words(), before, budgetMinutes);
+        PlansOfTheMinute.Planned planned =
+                minute.of(question, board, () -> planned(board, standing, before, budgetMinutes));
+        return new Made(board, planned.with(), standing, question, planned.plan());
     }
 
     private PlansOfTheMinute.Planned planned(

@@ -42,6 +42,10 @@ class PlanHolding {
      * @param row null for none yet
      */
     record Holding(String seen, String asked, @Nullable HeldPlan row) {
+        Holding with(HeldPlan held) {
+            return new Holding(seen, asked, held);
+        }
+
         /** Null where none was made of what is asked. */
         @Nullable
         Held held() {
@@ -67,10 +71,17 @@ class PlanHolding {
      */
     Holding of(long student, String asked) {
         Changes.Mark mark = changes.mark(student);
-        return new Holding(
-                mark.last() + " " + mark.count(),
-                Sha256.of(asked),
-                plans.of(student).orElse(null));
+        return new Holding(mark.last() + " " + mark.count(), Sha256.of(asked), row(student));
+    }
+
+    @Nullable
+    HeldPlan row(long student) {
+        return plans.of(student).orElse(null);
+    }
+
+    /** What was turned over last stays news until then; null where nothing is. */
+    static @Nullable Instant saidUntil(@Nullable Turned turned) {
+        return turned == null ? null : turned.at().plus(SAID);
     }
 
     /** What was turned over last, if that is still news and planned or left out as it was. */
@@ -91,19 +102,20 @@ class PlanHolding {
                 : plan.left().stream().anyMatch(one -> one.work().equals(work));
     }
 
-    /** Keeps a plan where it is another than the one that holds. */
+    /** Keeps a plan where it is another than the one that holds. @return what holds then */
     @Transactional(propagation = Propagation.REQUIRES_NEW)
-    public void keep(long student, Holding holding, NextPlan plan, @Nullable Turned turned, Instant now) {
+    public HeldPlan keep(long student, Holding holding, NextPlan plan, @Nullable Turned turned, Instant now) {
         String works = write(plan.held());
         HeldPlan row = holding.row();
-        boolean same = row != null
+        if (row != null
                 && row.works().equals(works)
                 && row.seen().equals(holding.seen())
-                && row.asked().equals(holding.asked());
-        if (!same) {
-            plans.keep(
-                    new HeldPlan(student, now, holding.seen(), holding.asked(), works, earlier(holding), turned), row);
+                && row.asked().equals(holding.asked())) {
+            return row;
         }
+        HeldPlan kept = new HeldPlan(student, now, holding.seen(), holding.asked(), works, earlier(holding), turned);
+        plans.keep(kept, row);
+        return kept;
     }
 
     private static @Nullable Earlier earlier(Holding holding) {

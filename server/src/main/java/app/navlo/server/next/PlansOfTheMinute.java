@@ -23,7 +23,9 @@ import org.springframework.stereotype.Component;
  */
 @Component
 class PlansOfTheMinute {
-    private static final int KEPT = 300;
+    /** Few: each has all that is known of a student. */
+    private static final int KEPT = 60;
+
     private static final Duration KEPT_FOR = Duration.ofMinutes(1);
 
     /**
@@ -39,6 +41,10 @@ class PlansOfTheMinute {
             PlanHolding.Holding holding,
             @Nullable Integer budgetMinutes,
             Instant minute) {
+        Question with(PlanHolding.Holding held) {
+            return new Question(student, words, zone, held, budgetMinutes, minute);
+        }
+
         static Question at(Board board, boolean words, PlanHolding.Holding holding, @Nullable Integer budgetMinutes) {
             return new Question(
                     board.student(),
@@ -56,6 +62,14 @@ class PlansOfTheMinute {
 
     private final Cache<Question, Kept> kept =
             Caffeine.newBuilder().maximumSize(KEPT).expireAfterWrite(KEPT_FOR).build();
+
+    /** A plan that holds from now on is made no other by that. */
+    void holds(Question before, PlanHolding.Holding held) {
+        Kept there = kept.getIfPresent(before);
+        if (there != null) {
+            kept.put(before.with(held), there);
+        }
+    }
 
     /** Who asks the same at the same time waits for the one plan. */
     Planned of(Question question, Board board, Supplier<Planned> anew) {

@@ -1,4 +1,4 @@
-/** How the server runs beside its answers: work on threads of its own, pauses after failures. */
+/** How the server runs beside its answers: work on threads of its own, turns, pauses after failures. */
 @NullMarked
 package app.navlo.server.ops;
 
