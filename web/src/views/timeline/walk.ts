@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, useEffect, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { hasModifier, isTyping } from '../../lib/keys';
 import { LANE_TOP, type LaidLane, ROW } from './laid';
 import type { TimeWindow } from './use-window';
@@ -6,11 +6,11 @@ import type { TimeWindow } from './use-window';
 export const STEP_IN = 1 / 1.6;
 export const STEP_OUT = 1.6;
 
-/** Nearer, further, back to now, by single keys. */
+/** Nearer, further, back to now, by single keys, as soon as it is seen. */
 export function useTimeKeys(time: TimeWindow): void {
   const latest = useRef(time);
   latest.current = time;
-  useEffect(() => {
+  useLayoutEffect(() => {
     const onKey = (event: globalThis.KeyboardEvent) => {
       if (isTyping(event) || hasModifier(event)) return;
       if (event.key === '+' || event.key === '=') latest.current.zoom(STEP_IN);

@@ -12,7 +12,7 @@ import org.springframework.stereotype.Component;
 @Component
 class Askings {
     private static final int MOST = 100;
-    private static final Duration OF_LATE = Duration.ofHours(26);
+    static final Duration OF_LATE = Duration.ofHours(26);
 
     private final int many;
     private final Cache<Same, Asking> kept =
@@ -30,6 +30,11 @@ class Askings {
         if (students >= many) {
             kept.put(new Same(asking.reader().id(), asking.span(), asking.device()), asking);
         }
+    }
+
+    /** Who looks after so many students asks for many. */
+    int many() {
+        return many;
     }
 
     List<Asking> ofLate() {

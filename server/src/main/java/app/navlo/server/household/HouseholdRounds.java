@@ -1,5 +1,10 @@
 package app.navlo.server.household;
 
+import app.navlo.server.account.Person;
+import app.navlo.server.store.Guardianships;
+import app.navlo.server.store.People;
+import app.navlo.server.time.ServerClock;
+import java.time.Instant;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.scheduling.annotation.Scheduled;
@@ -7,7 +12,7 @@ import org.springframework.stereotype.Component;
 
 /**
  * Reads the rows that changed before those who look after many ask again: overnight most of three hundred students change, and to
- * read all of them takes seconds.
+ * read all of them takes seconds. After a start none has been read, so whoever was here of late counts as having asked.
  */
 @Component
 class HouseholdRounds {
@@ -15,14 +20,23 @@ class HouseholdRounds {
 
     private final HouseholdService households;
     private final Askings askings;
+    private final Guardianships guardianships;
+    private final People people;
+    private boolean begun;
 
-    HouseholdRounds(HouseholdService households, Askings askings) {
+    HouseholdRounds(HouseholdService households, Askings askings, Guardianships guardianships, People people) {
         this.households = households;
         this.askings = askings;
+        this.guardianships = guardianships;
+        this.people = people;
     }
 
-    @Scheduled(fixedDelayString = "${navlo.household.round:120s}", initialDelayString = "${navlo.household.round:120s}")
+    @Scheduled(fixedDelayString = "${navlo.household.round:120s}", initialDelayString = "${navlo.household.first:5s}")
     void round() {
+        if (!begun) {
+            begun = true;
+            whoWasHere();
+        }
         for (Asking asking : askings.ofLate()) {
             try {
                 households.of(asking);
@@ -32,6 +46,16 @@ class HouseholdRounds {
                         asking.reader().id(),
                         broken);
             }
+        }
+    }
+
+    /** By the clock of this machine, as sign-ins are. */
+    private void whoWasHere() {
+        Instant since = ServerClock.ofMachine().instant().minus(Askings.OF_LATE);
+        for (long reader : guardianships.ofMany(askings.many(), since)) {
+            people.byId(reader)
+                    .map(row -> new Person(row.id(), row.email(), row.name(), row.role(), row.zone(), ""))
+                    .ifPresent(person -> askings.note(new Asking(person, Spanning.PERIOD, null), askings.many()));
         }
     }
 }

@@ -118,7 +118,8 @@ class HouseholdService {
                     asking.span(),
                     reader.id(),
                     sees.apply(student.id()),
-                    asking.device(),
+                    // Who looks on changes nothing, and so it is all the same with which device.
+                    student.id() == reader.id() ? asking.device() : null,
                     ZoneId.of(reader.zone()),
                     seen.getOrDefault(student.id(), SeenMarks.Seen.NOTHING));
             try {

@@ -49,7 +49,7 @@ class StudentRows {
     /**
      * @param student as they are called, which no change says
      * @param sees of the student, for the reader
-     * @param device with which somebody reads; null for none that says
+     * @param device with which somebody reads their own; null for none that says, and of others
      * @param zone in which the reader's days are
      */
     record Key(

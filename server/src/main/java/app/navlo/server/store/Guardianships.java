@@ -92,6 +92,21 @@ public class Guardianships {
                 .update();
     }
 
+    /** Who looks after so many students at least and was here, signed in, since then. */
+    public List<Long> ofMany(int many, Instant since) {
+        return db.sql("""
+                SELECT g.guardian_id FROM guardianship g
+                WHERE EXISTS (SELECT 1 FROM spring_session s
+                              WHERE s.principal_name = CAST(g.guardian_id AS VARCHAR(100)) AND s.last_access_time >= :since)
+                GROUP BY g.guardian_id HAVING COUNT(*) >= :many
+                ORDER BY g.guardian_id
+                """)
+                .param("since", since.toEpochMilli())
+                .param("many", many)
+                .query(Long.class)
+                .list();
+    }
+
     /** When a guardian last looked. */
     public record Looked(@Nullable Instant at) {}
 

@@ -20,6 +20,7 @@ import java.time.ZoneId;
 import java.util.List;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.context.SecurityContextHolder;
@@ -41,6 +42,7 @@ import org.testng.annotations.Test;
             TestSettings.DEMO,
             TestSettings.STILL,
             "navlo.household.many=2",
+            "navlo.household.first=1h",
             "navlo.household.round=1h"
         })
 public class HouseholdRoundsTest extends AbstractTestNGSpringContextTests {
@@ -72,6 +74,9 @@ public class HouseholdRoundsTest extends AbstractTestNGSpringContextTests {
 
     @Autowired
     private TransactionTemplate transactions;
+
+    @Autowired
+    private JdbcTemplate jdbc;
 
     private Person tobias;
 
@@ -114,6 +119,48 @@ public class HouseholdRoundsTest extends AbstractTestNGSpringContextTests {
         assertEquals(readBy(this::ask), 0, "it is there already");
         written(ChangeKind.OWN);
         assertEquals(readBy(this::ask), 1, "no round came between");
+    }
+
+    /** As after a start: nobody has asked yet, but there are sign-ins of the last day. */
+    @Test
+    public void whoWasHereOfLateIsReadForBeforeTheyAsk() {
+        ask();
+        written(ChangeKind.OWN);
+        assertEquals(readBy(() -> begun().round()), 0, "he wasn't here");
+        signedIn(Duration.ofHours(27));
+        assertEquals(readBy(() -> begun().round()), 0, "it is too long ago");
+        signedIn(Duration.ofHours(25));
+        HouseholdRounds rounds = begun();
+        assertEquals(readBy(rounds::round), 1);
+        assertEquals(readBy(this::ask), 0, "it is there already");
+        written(ChangeKind.OWN);
+        assertEquals(readBy(rounds::round), 1, "and from then on as if he had asked");
+    }
+
+    private HouseholdRounds begun() {
+        return new HouseholdRounds(households, new Askings(2), guardianships, people);
+    }
+
+    private void signedIn(Duration ago) {
+        long at = Instant.now().minus(ago).toEpochMilli();
+        jdbc.update("DELETE FROM spring_session");
+        jdbc.update(
+                "INSERT INTO spring_session (primary_id, session_id, creation_time, last_access_time,"
+                        + " max_inactive_interval, expiry_time, principal_name) VALUES (?, ?, ?, ?, ?, ?, ?)",
+                "of-tobias",
+                "of-tobias",
+                at,
+                at,
+                1,
+                Long.MAX_VALUE,
+                Long.toString(tobias.id()));
+    }
+
+    @Test
+    public void aGuardiansDevicesShareTheirRows() {
+        households.of(new Asking(tobias, Spanning.TERM, "his-laptop"));
+        assertEquals(readBy(() -> households.of(new Asking(tobias, Spanning.TERM, "his-phone"))), 0);
+        assertEquals(readBy(() -> households.of(new Asking(tobias, Spanning.TERM, null))), 0);
     }
 
     /** Nobody is signed in while a round reads, and yet it reads for one person, who isn't told of everything. */
