@@ -16,18 +16,25 @@ public final class OutOfReach {
 
     /** Whether a fault comes of that. */
     public static boolean in(@Nullable Throwable fault) {
-        return Stream.<@Nullable Throwable>iterate(fault, cause -> cause != null, Throwable::getCause)
-                .anyMatch(cause -> cause instanceof DataAccessResourceFailureException
-                        || cause instanceof CannotCreateTransactionException
-                        || cause instanceof TransactionSystemException);
+        return has(fault, DataAccessResourceFailureException.class)
+                || has(fault, CannotCreateTransactionException.class)
+                || has(fault, TransactionSystemException.class);
     }
 
-    static Refusal refusal() {
+    private static boolean has(@Nullable Throwable fault, Class<? extends Throwable> kind) {
+        return Stream.<@Nullable Throwable>iterate(fault, cause -> cause != null, Throwable::getCause)
+                .anyMatch(kind::isInstance);
+    }
+
+    /** Where they went while something was being committed, nobody can tell whether it still was. */
+    static Refusal refusal(Throwable fault) {
+        String so = has(fault, TransactionSystemException.class)
+                ? "It can't be told whether this was still saved. Look in a moment, and do it again if it wasn't"
+                : "Nothing was changed. Try again in a moment";
         return Refusal.of(
                 HttpStatus.SERVICE_UNAVAILABLE,
                 "The data can't be reached just now",
                 "",
-                "Nothing was changed. Try again in a moment; if it stays, tell whoever runs this Navlo: its disk is full, or its"
-                        + " database doesn't answer.");
+                so + "; if it stays, tell whoever runs this Navlo: its disk is full, or its database doesn't answer.");
     }
 }

@@ -62,7 +62,7 @@ public class Problems extends ResponseEntityExceptionHandler {
     public Refusal outOfReach(Throwable fault) {
         LOG.error("the data are out of reach: {}", String.valueOf(fault.getMessage()));
         events.publishEvent(new OutOfReach.Met());
-        return OutOfReach.refusal();
+        return OutOfReach.refusal(fault);
     }
 
     public static ProblemDetail detail(Refusal refusal) {

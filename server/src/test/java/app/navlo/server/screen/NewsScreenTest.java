@@ -47,7 +47,8 @@ public class NewsScreenTest extends Screen {
         String fresh = count(page).innerText();
         page.context().setOffline(true);
         reload(page);
-        assertThat(page.getByText("No connection.")).isVisible();
+        assertThat(page.getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText("No connection.")))
+                .hasText(Pattern.compile("as it was Tue.*(Nov 24|24 Nov).*(4:20|16:20)"));
         assertThat(count(page)).hasText(fresh);
         assertEquals(firstRows(page), rows);
         count(page).click();
