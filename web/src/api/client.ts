@@ -88,7 +88,10 @@ export function refused(status: number, body: unknown): Refused {
     there?: SavedElsewhere;
   };
   const title = problem.title ?? (status >= 500 ? 'Navlo ran into a fault of its own' : 'This was refused');
-  const cure = status >= 500 ? 'Try again in a moment. If something was being saved, look first whether it was.' : (problem.detail ?? '');
+  const cure =
+    status >= 500
+      ? 'Try again in a moment. If something was being saved, look first whether it was.'
+      : (problem.detail ?? '');
   const faults = problem.faults ?? (cure ? [{ field: '', message: cure }] : []);
   return new Refused(status, title, faults, problem.there);
 }

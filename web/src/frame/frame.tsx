@@ -35,8 +35,8 @@ function OfflineBar({ zone }: { zone: string | undefined }) {
       role="status"
       className="shrink-0 border-line border-b bg-wait-soft px-5 py-1.5 text-[14px] max-sm:px-3"
     >
-      <b className="font-semibold">No connection.</b> This is as it was {moment(byServer(readAt), zone ?? 'UTC')}.
-      Nothing can be changed until there is one.
+      <b className="font-semibold">No connection.</b> This is as it was{' '}
+      {moment(byServer(readAt), zone ?? 'UTC')}. Nothing can be changed until there is one.
     </p>
   );
 }
