@@ -73,8 +73,9 @@ client.use({
     return request;
   },
   onResponse({ request, response }) {
-    if (request.method === 'GET' && /\/(board|next)($|\?)/.test(request.url))
-      noteAnswer(response.headers.get('X-Navlo-Offline'));
+    if (request.method !== 'GET' || !/\/(board|next)($|\?)/.test(request.url)) return;
+    const readAt = response.headers.get('X-Navlo-Offline');
+    noteAnswer(readAt && (response.headers.get('X-Navlo-Now') ?? readAt));
   },
 });
 

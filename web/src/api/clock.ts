@@ -25,11 +25,6 @@ export function shownNow(): number {
   return shown;
 }
 
-/** An instant of the browser's clock, by the server's. */
-export function byServer(instant: string): string {
-  return new Date(new Date(instant).getTime() + offset).toISOString();
-}
-
 /** Whether the server said at all what time it is. */
 export function isTold(): boolean {
   return told;

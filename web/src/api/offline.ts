@@ -3,7 +3,7 @@ import { useSyncExternalStore } from 'react';
 let readAt: string | null = null;
 const listeners = new Set<() => void>();
 
-/** Takes note of an answer: null where the server gave it, else when it was read that is shown now. */
+/** Takes note of an answer: null where the server gave it, else when it was read that is shown now, by the server's clock. */
 export function noteAnswer(at: string | null): void {
   if (readAt === at) return;
   readAt = at;

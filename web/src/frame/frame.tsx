@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { Outlet, useLocation, useParams, useSearchParams } from 'react-router';
 import type { Board, Session } from '../api/client';
-import { byServer, holdNow, serverNow } from '../api/clock';
+import { holdNow, serverNow } from '../api/clock';
 import { useLive } from '../api/live';
 import { useOffline } from '../api/offline';
 import { boardQuery, refreshStudent } from '../api/queries';
@@ -35,8 +35,8 @@ function OfflineBar({ zone }: { zone: string | undefined }) {
       role="status"
       className="shrink-0 border-line border-b bg-wait-soft px-5 py-1.5 text-[14px] max-sm:px-3"
     >
-      <b className="font-semibold">No connection.</b> This is as it was{' '}
-      {moment(byServer(readAt), zone ?? 'UTC')}. Nothing can be changed until there is one.
+      <b className="font-semibold">No connection.</b> This is as it was {moment(readAt, zone ?? 'UTC')}.
+      Nothing can be changed until there is one.
     </p>
   );
 }

@@ -17,9 +17,6 @@ import org.springframework.web.bind.annotation.RestController;
 
 @RestController
 public class BoardController {
-    /** What time it is: a board that is answered again is of a little earlier. */
-    private static final String NOW = "X-Navlo-Now";
-
     private final Boards boards;
     private final BoardMapper views;
     private final BoardsOfTheMinute written;
@@ -46,9 +43,8 @@ public class BoardController {
             @AuthenticationPrincipal Person reader) {
         People.Student whose = people.student(student).orElseThrow(() -> Refusal.notFound("student"));
         Instant now = clock.instant();
-        return ResponseEntity.ok()
-                .header(NOW, now.toString())
-                .body(asof == null ? written.of(whose, reader, now) : written.asItWas(whose, reader, asof, now));
+        return (asof == null ? written.of(whose, reader, now) : written.asItWas(whose, reader, asof, now))
+                .answered(now);
     }
 
     /** What was closed and is kept to look at: the courses of closed terms, and those that were closed by themselves. */

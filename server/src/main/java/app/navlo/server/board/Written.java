@@ -5,8 +5,10 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.UncheckedIOException;
+import java.time.Instant;
 import java.util.zip.GZIPInputStream;
 import java.util.zip.GZIPOutputStream;
+import org.springframework.http.ResponseEntity;
 import tools.jackson.databind.json.JsonMapper;
 
 /**
@@ -15,6 +17,8 @@ import tools.jackson.databind.json.JsonMapper;
  * @param <T> what was written
  */
 public final class Written<T> {
+    private static final String NOW = "X-Navlo-Now";
+
     private final byte[] gzip;
 
     private Written(byte[] gzip) {
@@ -29,6 +33,11 @@ public final class Written<T> {
             throw new UncheckedIOException(impossible);
         }
         return new Written<>(bytes.toByteArray());
+    }
+
+    /** With what time it is: what is answered again is of a little earlier. */
+    public ResponseEntity<Written<T>> answered(Instant now) {
+        return ResponseEntity.ok().header(NOW, now.toString()).body(this);
     }
 
     /** Its bytes as GZIP has them (RFC 1952). */

@@ -4,8 +4,10 @@ import app.navlo.server.account.Person;
 import app.navlo.server.board.Written;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.time.ServerClock;
+import java.time.Instant;
 import java.time.ZoneId;
 import org.jspecify.annotations.Nullable;
+import org.springframework.http.ResponseEntity;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -32,14 +34,15 @@ public class NextController {
      * @param minutes that today has from now on; without it, what its free hours have
      */
     @GetMapping("/api/students/{student}/next")
-    public Written<NextView> next(
+    public ResponseEntity<Written<NextView>> next(
             @PathVariable long student,
             @RequestParam(required = false) @Nullable Integer minutes,
             @AuthenticationPrincipal Person reader) {
         if (minutes != null && (minutes < 0 || minutes > MOST_MINUTES)) {
             throw Refusal.invalid("minutes", "It must be from 0 to " + MOST_MINUTES + ", a day.");
         }
-        return next.read(student, reader, minutes, clock.instant());
+        Instant now = clock.instant();
+        return next.read(student, reader, minutes, now).answered(now);
     }
 
     /**

@@ -22,7 +22,10 @@ public class OutOfReachTest {
         return new Object[][] {
             {new DataAccessResourceFailureException("couldn't be read", GONE), "Nothing was changed."},
             {new CannotCreateTransactionException("couldn't be begun", GONE), "Nothing was changed."},
-            {new TransactionSystemException("couldn't be committed", GONE), "It can't be told whether this was still saved."},
+            {
+                new TransactionSystemException("couldn't be committed", GONE),
+                "It can't be told whether this was still saved."
+            },
         };
     }
 
