@@ -1,10 +1,8 @@
 package app.navlo.server.board;
 
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
+import app.navlo.server.ops.MadeOnce;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Objects;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 
@@ -18,14 +16,11 @@ import org.jspecify.annotations.Nullable;
 public final class AnswersOfTheMinute<Q, T> {
     private static final Duration KEPT_FOR = Duration.ofMinutes(1);
 
-    private final Cache<Q, Answer<T>> kept;
+    private final MadeOnce<Q, Answer<T>> kept;
 
     /** @param most how many are kept */
     public AnswersOfTheMinute(int most) {
-        kept = Caffeine.newBuilder()
-                .maximumSize(most)
-                .expireAfterWrite(KEPT_FOR)
-                .build();
+        kept = new MadeOnce<>(most, KEPT_FOR);
     }
 
     /** @param until the clock alone changes something in it then, or just after; null for never */
@@ -37,7 +32,7 @@ public final class AnswersOfTheMinute<Q, T> {
 
     /** Who asks the same at the same time waits for the one answer. */
     public Answer<T> of(Q question, Instant now, Supplier<Answer<T>> anew) {
-        Answer<T> there = Objects.requireNonNull(kept.get(question, any -> anew.get()));
+        Answer<T> there = kept.of(question, anew);
         if (!there.holds(now)) {
             there = anew.get();
             kept.put(question, there);

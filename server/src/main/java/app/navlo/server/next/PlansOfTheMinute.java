@@ -5,14 +5,12 @@ import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.next.Circumstances;
 import app.navlo.core.next.NextPlan;
 import app.navlo.server.board.Board;
-import com.github.benmanes.caffeine.cache.Cache;
-import com.github.benmanes.caffeine.cache.Caffeine;
+import app.navlo.server.ops.MadeOnce;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Objects;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
@@ -60,12 +58,11 @@ class PlansOfTheMinute {
 
     private record Kept(List<WorkAssessment> known, Planned planned) {}
 
-    private final Cache<Question, Kept> kept =
-            Caffeine.newBuilder().maximumSize(KEPT).expireAfterWrite(KEPT_FOR).build();
+    private final MadeOnce<Question, Kept> kept = new MadeOnce<>(KEPT, KEPT_FOR);
 
     /** A plan that holds from now on is made no other by that. */
     void holds(Question before, PlanHolding.Holding held) {
-        Kept there = kept.getIfPresent(before);
+        Kept there = kept.ifThere(before);
         if (there != null) {
             kept.put(before.with(held), there);
         }
@@ -77,7 +74,7 @@ class PlansOfTheMinute {
                 .map(CourseBook::findings)
                 .flatMap(List::stream)
                 .toList();
-        Kept there = Objects.requireNonNull(kept.get(question, any -> new Kept(known, anew.get())));
+        Kept there = kept.of(question, () -> new Kept(known, anew.get()));
         if (!there.known().equals(known)) {
             there = new Kept(known, anew.get());
             kept.put(question, there);
