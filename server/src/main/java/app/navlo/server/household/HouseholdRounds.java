@@ -31,7 +31,7 @@ class HouseholdRounds {
         this.people = people;
     }
 
-    @Scheduled(fixedDelayString = "${navlo.household.round:120s}", initialDelayString = "${navlo.household.first:5s}")
+    @Scheduled(fixedDelayString = "${navlo.household.round:120s}", initialDelayString = "${navlo.household.first:30s}")
     void round() {
         if (!begun) {
             begun = true;
