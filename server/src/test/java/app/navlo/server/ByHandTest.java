@@ -178,6 +178,15 @@ public class ByHandTest extends OwnServer {
         assertTrue(few.values().stream().allMatch(count -> count < 70), few.toString());
     }
 
+    /** That somebody is here is written down once in ten minutes; a lookup of who asks isn't held up by a write. */
+    @Test
+    public void aLookWritesNothing() {
+        for (String path : List.of("/api/session", STUDENT + "/board", STUDENT + "/feedback", STUDENT + "/pace")) {
+            asta.get(path);
+            assertEquals(CountedQueries.writes(() -> ok(asta.get(path))), 0, path);
+        }
+    }
+
     private Map<String, Long> looks(long work) {
         Map<String, Long> counts = new TreeMap<>();
         for (String path : List.of("/board", "/works/" + work, "/next", "/feedback", "/pace")) {

@@ -1,6 +1,7 @@
 package app.navlo.server;
 
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
 import javax.sql.DataSource;
 import net.ttddyy.dsproxy.ExecutionInfo;
 import net.ttddyy.dsproxy.QueryCount;
@@ -16,6 +17,7 @@ import org.springframework.context.annotation.Bean;
 @TestConfiguration
 public class CountedQueries {
     private static final SingleQueryCountHolder COUNTS = new SingleQueryCountHolder();
+    private static final AtomicInteger WRITES = new AtomicInteger();
     private static final int TIMES = 4;
     private static final String ROUNDS = "scheduling-";
 
@@ -32,6 +34,9 @@ public class CountedQueries {
                     public void afterQuery(ExecutionInfo execution, List<QueryInfo> queries) {
                         if (!Thread.currentThread().getName().startsWith(ROUNDS)) {
                             super.afterQuery(execution, queries);
+                            WRITES.addAndGet((int) queries.stream()
+                                    .filter(one -> !one.getQuery().strip().startsWith("SELECT"))
+                                    .count());
                         }
                     }
                 };
@@ -39,6 +44,13 @@ public class CountedQueries {
                 return ProxyDataSourceBuilder.create(source).listener(listener).build();
             }
         };
+    }
+
+    /** How many statements were no questions. */
+    static int writes(Runnable asked) {
+        int before = WRITES.get();
+        asked.run();
+        return WRITES.get() - before;
     }
 
     /** The fewest of a few times: now and then something is read for the first time. */

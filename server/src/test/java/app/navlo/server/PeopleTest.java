@@ -10,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.concurrent.CompletableFuture;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
@@ -340,6 +341,36 @@ public class PeopleTest extends OwnServer {
         assertEquals(here.send("DELETE", "/api/people/me/sessions", "").status(), 204);
         assertEquals(nameOf(again), "");
         assertEquals(nameOf(here), "Nora");
+    }
+
+    /** It lasts for thirty days after it was used; whoever looks within ten minutes of having looked writes nothing. */
+    @Test
+    public void whenASignInWasUsedIsKeptToTenMinutes() {
+        TestClient siri = joined(invitation("STUDENT"), "Siri");
+        String person = siri.get("/api/session").json().at("/person/id").toString();
+        long nine = usedAgo(person, Duration.ofMinutes(9));
+        siri.get("/api/session");
+        assertEquals(lastUsed(person), nine, "near enough");
+        long eleven = usedAgo(person, Duration.ofMinutes(11));
+        siri.get("/api/session");
+        assertTrue(lastUsed(person) - eleven >= Duration.ofMinutes(11).toMillis(), "it is used");
+        usedAgo(person, Duration.ofDays(30).plusMinutes(1));
+        assertEquals(nameOf(siri), "", "nobody was here for a month");
+    }
+
+    private long usedAgo(String person, Duration ago) {
+        long used = System.currentTimeMillis() - ago.toMillis();
+        db.update(
+                "UPDATE spring_session SET last_access_time = ?, expiry_time = ? WHERE principal_name = ?",
+                used,
+                used + Duration.ofDays(30).toMillis(),
+                person);
+        return used;
+    }
+
+    private long lastUsed(String person) {
+        return Objects.requireNonNull(db.queryForObject(
+                "SELECT last_access_time FROM spring_session WHERE principal_name = ?", Long.class, person));
     }
 
     /** Used every day, it would else last for ever. */
