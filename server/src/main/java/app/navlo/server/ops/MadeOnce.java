@@ -45,6 +45,9 @@ public final class MadeOnce<K, V> {
     }
 
     private static <V> V made(CompletableFuture<V> other) {
+        if (!other.isDone()) {
+            ReadingTurns.leave();
+        }
         try {
             return other.join();
         } catch (CompletionException fault) {

@@ -23,8 +23,9 @@ public final class Turns {
         return new Turns(Runtime.getRuntime().availableProcessors());
     }
 
-    /** Computes something when it is its turn. Within it no other of the same turns may be taken. */
+    /** Computes something when it is its turn. Within it no other of the same turns may be taken. A turn of reading is given up for it. */
     public <T> T take(Supplier<T> what) {
+        ReadingTurns.leave();
         free.acquireUninterruptibly();
         try {
             return what.get();
