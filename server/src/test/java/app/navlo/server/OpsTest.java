@@ -56,6 +56,12 @@ public class OpsTest extends OwnServer {
                 metrics.contains("http_server_requests_seconds_count{method=\"GET\",status=\"200\","
                         + "uri=\"/api/students/{student}/board\"}"),
                 metrics);
+        atTheDoor().get(STUDENT + "/board");
+        assertTrue(
+                ask(ops.listensAt(), "/metrics")
+                        .body()
+                        .contains("http_server_requests_seconds_count{method=\"GET\",status=\"401\",uri=\"none\"}"),
+                "who is refused is counted, too");
         assertTrue(metrics.contains("jvm_memory_used_bytes"), metrics);
         assertTrue(metrics.contains("navlo_outbox_waiting 0.0"), metrics);
         assertTrue(metrics.contains("hikaricp_connections"), metrics);

@@ -20,7 +20,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
  * none. Who writes waits for nobody here.
  */
 @Component
-@Order(Ordered.HIGHEST_PRECEDENCE + 4)
+@Order(Ordered.HIGHEST_PRECEDENCE + 5)
 class ReadsInTurn extends OncePerRequestFilter {
     private static final Set<String> READING = Set.of("GET", "HEAD");
     private static final String API = "/api/";

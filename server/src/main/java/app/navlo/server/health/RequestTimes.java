@@ -6,12 +6,15 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
 import org.springframework.stereotype.Component;
 import org.springframework.web.filter.OncePerRequestFilter;
 import org.springframework.web.servlet.HandlerMapping;
 
-/** Counts requests by their routes. */
+/** Counts requests by their routes, those that are refused too, with the time that they wait for their turn. */
 @Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 4)
 class RequestTimes extends OncePerRequestFilter {
     private final Metrics metrics;
 
