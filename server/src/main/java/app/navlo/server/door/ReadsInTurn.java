@@ -7,6 +7,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
 import java.time.Duration;
+import java.util.List;
 import java.util.Set;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.core.Ordered;
@@ -23,7 +24,9 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE + 5)
 class ReadsInTurn extends OncePerRequestFilter {
     private static final Set<String> READING = Set.of("GET", "HEAD");
-    private static final String API = "/api/";
+    /** Where something is worked out for an answer. */
+    private static final List<String> WORKED_OUT = List.of("/api/", "/calendar/");
+
     /** Of which some wait for the database. */
     private static final int TURNS_OF_A_PROCESSOR = 8;
 
@@ -43,7 +46,7 @@ class ReadsInTurn extends OncePerRequestFilter {
     @Override
     protected boolean shouldNotFilter(HttpServletRequest request) {
         return !READING.contains(request.getMethod())
-                || !request.getRequestURI().startsWith(API);
+                || WORKED_OUT.stream().noneMatch(request.getRequestURI()::startsWith);
     }
 
     @Override
