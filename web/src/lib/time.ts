@@ -33,6 +33,19 @@ function dayAndMonth(number: string, month: string): string {
   return formats.dateOrder === 'DAY_FIRST' ? `${number} ${month}` : `${month} ${number}`;
 }
 
+/** A day, or an instant, as the server writes it within a sentence. */
+const WITHIN_WORDS =
+  /\b(Mon|Tue|Wed|Thu|Fri|Sat|Sun) (\d{1,2}) (Jan|Feb|Mar|Apr|May|Jun|Jul|Aug|Sep|Oct|Nov|Dec)(?: (\d\d):(\d\d)(?! [ap]m))?\b/g;
+
+/** Words of the server, their days and times as the person on this page reads them: "until Fri Nov 27 5:00 pm". */
+export function asRead(words: string): string {
+  return words.replace(
+    WITHIN_WORDS,
+    (_, weekday: string, number: string, month: string, hour?: string, minute?: string) =>
+      `${weekday} ${dayAndMonth(number, month)}${hour && minute ? ` ${clockWords(hour, minute)}` : ''}`,
+  );
+}
+
 const MINUTE = 60_000;
 const HOUR_MINUTES = 60;
 const DAY_MINUTES = 24 * 60;

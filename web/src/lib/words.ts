@@ -1,5 +1,5 @@
 import type { Schemas, Work } from '../api/client';
-import { lateSpan, minutesBetween, near, nearStart, roughSpan, span } from './time';
+import { asRead, lateSpan, minutesBetween, near, nearStart, roughSpan, span } from './time';
 
 type Stage = Work['stage'];
 type Move = Work['move'];
@@ -128,6 +128,11 @@ export interface Countdown {
   hot: boolean;
 }
 
+/** The gate that shuts it, in one sentence; null for none. */
+export function lockWords(work: Work): string | null {
+  return work.lock && asRead(work.lock);
+}
+
 /** The row's right-hand end: what happens next, and how long until then. */
 export function countdown(work: Work, zone: string, now: number): Countdown {
   const calm = (words: string): Countdown => ({ words, minutes: null, hot: false });
@@ -139,7 +144,8 @@ export function countdown(work: Work, zone: string, now: number): Countdown {
   if (work.move === 'NOT_YET') {
     const ahead = work.opensAt !== null && new Date(work.opensAt).getTime() > now;
     return calm(
-      work.lock ?? (ahead && work.opensAt ? `opens ${nearStart(work.opensAt, zone, now)}` : 'behind a gate'),
+      lockWords(work) ??
+        (ahead && work.opensAt ? `opens ${nearStart(work.opensAt, zone, now)}` : 'behind a gate'),
     );
   }
   if (work.move === 'TEACHERS') return calm(withTeacher(work, zone, now));
@@ -194,7 +200,8 @@ export function count(n: number, one: string, many = `${one}s`): string {
   return `${n} ${n === 1 ? one : many}`;
 }
 
-/** A sentence with its full stop, also where it ends with somebody's own. */
+/** A sentence of the server, as this person reads days and times, with its full stop, also where it ends with somebody's own. */
 export function sentence(words: string): string {
-  return /[.!?…”]$/.test(words) ? words : `${words}.`;
+  const read = asRead(words);
+  return /[.!?…”]$/.test(read) ? read : `${read}.`;
 }

@@ -1,4 +1,5 @@
 import type { NewsItem } from '../../api/client';
+import { asRead } from '../../lib/time';
 import type { StudentView } from '../student';
 
 /** What sort of thing it is, where its words alone don't say so. */
@@ -9,7 +10,7 @@ const SORT_WORDS: Partial<Record<NewsItem['kind'], string>> = {
 
 /** "Scored 18 of 20", "Announcement: Thornmere course site". */
 export function newsWords(item: NewsItem): string {
-  return [SORT_WORDS[item.kind], item.words].filter(Boolean).join(': ');
+  return [SORT_WORDS[item.kind], asRead(item.words)].filter(Boolean).join(': ');
 }
 
 export interface NewsGroup {

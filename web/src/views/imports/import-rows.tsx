@@ -4,7 +4,7 @@ import { useForm } from 'react-hook-form';
 import type { ImportRow } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { dateWords, localDate, localTime, near } from '../../lib/time';
+import { asRead, dateWords, localDate, localTime, near } from '../../lib/time';
 import { KIND_WORDS } from '../../lib/words';
 import { Button, TextButton } from '../../ui/button';
 import { Select, TextField } from '../../ui/field';
@@ -93,7 +93,7 @@ const Row = memo(function Row({ row, open, severalCourses, courses, correct }: R
             {row.notWork && ` · ${row.notWork}`}
           </span>
           {row.changes.length > 0 && (
-            <span className="block text-[14px] text-ink-2">{row.changes.join('; ')}</span>
+            <span className="block text-[14px] text-ink-2">{asRead(row.changes.join('; '))}</span>
           )}
           {row.note && <span className="block text-[14px] text-loss">{row.note}</span>}
           {row.line && row.line !== row.title && (

@@ -3,7 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { client, once, type Work, writeKey } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { instantIn, near } from '../../lib/time';
+import { asRead, instantIn, near } from '../../lib/time';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
@@ -19,7 +19,8 @@ function CaseOpen({ one, piece }: { one: Case; piece: Work }) {
   return (
     <div className="pb-4">
       <p className="mb-2 max-w-[80ch] text-[14px] text-ink-2">
-        {one.rule} {one.keyOpened && <b className="text-loss">The answer key was opened, which bars it. </b>}
+        {asRead(one.rule)}{' '}
+        {one.keyOpened && <b className="text-loss">The answer key was opened, which bars it. </b>}
         {one.lines.length > 0 && `It would be done ${near(one.doneAt, zone, now)}, by the plan.`}
       </p>
       <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-x-6 max-md:grid-cols-1">
@@ -51,7 +52,9 @@ function Choices({ one }: { one: Case }) {
                 {choiceWords(choice)}
               </span>
               {choice.bars.length > 0 && (
-                <span className="block font-normal text-[13px] text-ink-2">{choice.bars.join('; ')}</span>
+                <span className="block font-normal text-[13px] text-ink-2">
+                  {asRead(choice.bars.join('; '))}
+                </span>
               )}
               {choice.shuts.length > 0 && (
                 <span className="block font-normal text-[13px] text-loss">

@@ -10,7 +10,7 @@ import type { DragMark } from '../../lib/drag';
 import { useNow } from '../../lib/now';
 import { stakeWords } from '../../lib/readings';
 import { near, span, timeWords } from '../../lib/time';
-import { countdown } from '../../lib/words';
+import { countdown, lockWords } from '../../lib/words';
 import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { DROP_LINE, type DragRows } from '../../ui/drag-rows';
@@ -239,7 +239,7 @@ function Why({ move, work, reason }: { move: PlannedMove; work: Work; reason: st
     rows.push(['Pushed down by', pushedWords(move, next, titles, zone, now)]);
   }
   rows.push(['Why before', <WhyBefore key="before" move={move} />]);
-  if (!move.yours) rows.push(['Not yet', work.lock ?? 'It opens before it is planned to be begun.']);
+  if (!move.yours) rows.push(['Not yet', lockWords(work) ?? 'It opens before it is planned to be begun.']);
   if (work.effortSaid !== null) {
     rows.push([
       'Minutes',

@@ -5,7 +5,7 @@ import { nextQuery, paceQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
 import { dateWords, day, localDate, near, span } from '../../lib/time';
-import { count } from '../../lib/words';
+import { count, lockWords, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../ui/states';
@@ -105,7 +105,7 @@ function CourseRow({ pace }: { pace: CoursePace }) {
           </b>
         </h2>
         <p className="mt-0.5 text-[14px] text-ink-2">
-          {pace.words}. {lead(pace)}
+          {sentence(pace.words)} {lead(pace)}
         </p>
         <dl className="mt-2 grid grid-cols-[max-content_minmax(0,1fr)] gap-x-4 gap-y-0.5 text-[14px]">
           <Fact name="Done">
@@ -243,7 +243,7 @@ function Chains({ pace }: { pace: CoursePace }) {
                   , in by {near(link.handInBy, zone, now)}
                   {link.graded && ', then it waits to be graded'}
                   {link.unlocks > 0 && `; opens ${link.unlocks}`}
-                  {piece?.lock && `. ${piece.lock}`}
+                  {piece?.lock && `. ${lockWords(piece)}`}
                 </span>
               </li>
             );

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import type { Detail } from '../../api/client';
 import { useStudent } from '../../frame/student';
-import { day, moment } from '../../lib/time';
+import { asRead, day, moment } from '../../lib/time';
 import { Part } from './part';
 
 const TICK: Record<Detail['life'][number]['kind'], string> = {
@@ -29,7 +29,7 @@ function Life({ detail }: { detail: Detail }) {
               className={clsx('absolute top-[9px] left-[-2px] h-[3px] w-[11px]', TICK[line.kind])}
             />
             <p className="text-[14px]">
-              <span className="font-semibold">{line.words}</span>
+              <span className="font-semibold">{asRead(line.words)}</span>
               <span className="text-ink-2">
                 {' '}
                 · {moment(line.at, zone)} · {line.name}

@@ -4,7 +4,7 @@ import { Link } from 'react-router';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { localTime, near } from '../../lib/time';
-import { countdown } from '../../lib/words';
+import { countdown, lockWords } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { StageGlyph } from '../../ui/stage-glyph';
 import type { Entry } from './agenda-model';
@@ -60,7 +60,7 @@ function EntryLine({ entry, now, openWork }: { entry: Entry; now: number; openWo
   if (entry.kind === 'opens')
     return (
       <Line work={work} openWork={openWork} time={clockOf(entry.at, own)} look="opens">
-        opens{work.lock ? ` · ${work.lock}` : ''}
+        opens{work.lock ? ` · ${lockWords(work)}` : ''}
       </Line>
     );
   const done = work.move === 'SETTLED' || work.move === 'TEACHERS';
@@ -90,7 +90,7 @@ function doneWords(work: Work, told: TimelineWork, zone: string, now: number): s
 function dueWords(work: Work, zone: string, now: number): string {
   if (work.move === 'OUT_OF_REACH') return 'closed, never handed in';
   const loss = work.move === 'YOURS' ? nextLoss({ work }, zone, now) : null;
-  return [stateOf({ work }), work.lock, loss && loss.charAt(0).toLowerCase() + loss.slice(1)]
+  return [stateOf({ work }), lockWords(work), loss && loss.charAt(0).toLowerCase() + loss.slice(1)]
     .filter(Boolean)
     .join(' · ');
 }

@@ -1,6 +1,6 @@
 import type { Course } from '../../api/client';
 import { localTime, minutesBetween, near, nearStart, span } from '../../lib/time';
-import { countdown, LIMIT_WORDS, scoreWords, stageDetail, stageWord } from '../../lib/words';
+import { countdown, LIMIT_WORDS, lockWords, scoreWords, stageDetail, stageWord } from '../../lib/words';
 import { type Bar, ms } from './model';
 
 /** The zone that the device lives in. */
@@ -50,7 +50,7 @@ export function barWords(bar: Bar, course: Course | undefined, now: number): str
     told.due &&
       `Due ${when(told.due)}${told.due !== told.assignedDue && told.assignedDue ? `, at first ${when(told.assignedDue)}` : ''}`,
     told.opens && ms(told.opens) > now ? `Opens ${nearStart(told.opens, zone, now)}` : null,
-    work.lock,
+    lockWords(work),
     open && told.ends && told.endedBy
       ? `Taken until ${when(told.ends)}, then ${LIMIT_WORDS[told.endedBy]}`
       : null,

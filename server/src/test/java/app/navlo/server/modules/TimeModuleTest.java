@@ -2,6 +2,10 @@ package app.navlo.server.modules;
 
 import static org.testng.Assert.assertEquals;
 
+import app.navlo.core.reason.Sentences;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.ZoneId;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -99,6 +103,16 @@ public class TimeModuleTest extends Modules {
             {"true, 'DAY_FIRST'", "time.nearDate('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri 27 Nov"},
             {"true, 'DAY_FIRST'", "time.fieldTime('16:20:00')", "4:20 pm"},
             {"false, 'YEAR_FIRST'", "time.day('2026-11-27T16:00:00Z', ZONE)", "Fri Nov 27"},
+            {"false, 'DAY_FIRST'", "time.asRead('Due Fri 27 Nov 17:00')", "Due Fri 27 Nov 17:00"},
+            {"true, 'DAY_FIRST'", "time.asRead('Due Fri 27 Nov 17:00')", "Due Fri 27 Nov 5:00 pm"},
+            {
+                "true, 'MONTH_FIRST'",
+                "time.asRead('From Sun 1 Nov 00:05 on; by the end of Wed 18 Nov, then 18 of 20 at 40 %')",
+                "From Sun Nov 1 12:05 am on; by the end of Wed Nov 18, then 18 of 20 at 40 %"
+            },
+            {"true, 'MONTH_FIRST'", "time.asRead(time.asRead('Fri 27 Nov 12:30'))", "Fri Nov 27 12:30 pm"},
+            {"true, 'DAY_FIRST'", "time.asRead(time.asRead('Fri 27 Nov 12:30'))", "Fri 27 Nov 12:30 pm"},
+            {"true, 'MONTH_FIRST'", "time.asRead('Unit 3 Sat 12 apples')", "Unit 3 Sat 12 apples"},
         };
     }
 
@@ -107,6 +121,30 @@ public class TimeModuleTest extends Modules {
         String[] one = formats.split(", ");
         say("time.setFormats({ hour12: " + one[0] + ", dateOrder: " + one[1] + ", firstWeekday: 7 })");
         assertEquals(say(expression), words);
+    }
+
+    @DataProvider
+    public static Object[][] readers() {
+        return new Object[][] {
+            {"false, dateOrder: 'DAY_FIRST'"},
+            {"true, dateOrder: 'DAY_FIRST'"},
+            {"true, dateOrder: 'MONTH_FIRST'"},
+            {"false, dateOrder: 'YEAR_FIRST'"},
+        };
+    }
+
+    /** In one view a person reads days and times in one way, whoever wrote them. */
+    @Test(dataProvider = "readers")
+    public void anInstantWithinWordsOfTheServerReadsAsThoseOfThePage(String formats) {
+        say("time.setFormats({ hour12: " + formats + ", firstWeekday: 1 })");
+        ZoneId zone = ZoneId.of("Europe/Copenhagen");
+        Instant at = Instant.parse("2026-01-01T00:07:00Z");
+        for (int i = 0; i < 40; i++) {
+            at = at.plus(Duration.ofMinutes(12_347));
+            assertEquals(
+                    say("time.asRead('" + Sentences.moment(at, zone) + "')"),
+                    say("time.instantWords('" + at + "', '" + zone + "', 0)"));
+        }
     }
 
     /** What the page's clock shows after an answer, in whole minutes behind or before that of the demo. */
