@@ -1,13 +1,14 @@
 import { toast } from 'sonner';
 import { client, once, Refused, take } from '../api/client';
 import { refreshStudent } from '../api/queries';
+import { asRead } from '../lib/time';
 
 /** Says that something went wrong, in the server's words. */
 function noticeFault(error: unknown): void {
   if (error instanceof DOMException && error.name === 'AbortError') return;
   if (error instanceof Refused) {
     toast.error(error.title, {
-      description: error.words,
+      description: asRead(error.words),
       duration: 12_000,
     });
   } else {
