@@ -18,7 +18,7 @@ import org.springframework.stereotype.Component;
 @Component
 class SessionCookie implements CookieSerializer, SessionIdGenerator {
     private static final String NAME = "navlo";
-    private static final Duration LASTS = Duration.ofDays(30);
+    private static final Duration LASTS = Duration.ofSeconds(SessionStoreConfig.LAST_SECONDS);
     private static final String HOST_ALONE = "__Host-";
 
     private final DefaultCookieSerializer plain;
