@@ -1,5 +1,6 @@
 import { useSyncExternalStore } from 'react';
 import { isTold, listenToClock, shownNow } from '../api/clock';
+import { withinMinute } from './time';
 
 /** Milliseconds since the epoch, by the server's clock. */
 export function useNow(): number {
@@ -11,9 +12,7 @@ export function useIsTold(): boolean {
   return useSyncExternalStore(listenToClock, isTold);
 }
 
-const MINUTE = 60_000;
-
 /** The same, stepping by the minute: for what needn't be drawn anew more often. */
 export function useMinute(): number {
-  return Math.floor(useNow() / MINUTE) * MINUTE;
+  return withinMinute(useNow());
 }

@@ -24,7 +24,7 @@ export function formatsNow(): Formats {
 /** "16:20", or "4:20 pm". */
 function clockWords(hour: string, minute: string): string {
   if (!formats.hour12) return `${hour}:${minute}`;
-  const h = Number(hour);
+  const h = Number(hour) % 24;
   return `${h % 12 === 0 ? 12 : h % 12}:${minute} ${h < 12 ? 'am' : 'pm'}`;
 }
 
@@ -119,9 +119,29 @@ export function moment(instant: string, zone: string): string {
 }
 
 /** The time of an instant alone: "16:20". */
-export function timeWords(instant: string, zone: string): string {
+export function timeWords(instant: string | number, zone: string): string {
   const at = wall(new Date(instant), zone);
   return clockWords(at.hour, at.minute);
+}
+
+const HALF_OF_THE_DAY = / [ap]m$/;
+
+/** From one time to another, "16:20–17:50", the half of the day once where it is the same: "4:20–5:50 pm". */
+export function fromTo(start: string | number, end: string | number, zone: string): string {
+  const from = timeWords(start, zone);
+  const to = timeWords(end, zone);
+  const half = HALF_OF_THE_DAY.exec(from)?.[0];
+  return `${half && to.endsWith(half) ? from.slice(0, -half.length) : from}–${to}`;
+}
+
+/** Words that a line doesn't break within. */
+export function unbroken(words: string): string {
+  return words.replaceAll(' ', '\u00a0');
+}
+
+/** A time of a field where there is little room, "16:00": whole hours of twelve without their minutes, "4 pm". */
+export function hourMark(time: string): string {
+  return formats.hour12 ? fieldTime(time).replace(':00', '') : time;
 }
 
 /** The time of a field, "16:20:00", as the person reads it. */
@@ -197,13 +217,21 @@ export function lateSpan(minutes: number): string {
   return hours >= 1 && hours < 120 ? `${hours} h` : roughSpan(minutes);
 }
 
+const CLOCK_AT_THE_END = / \d{1,2}:\d\d(?: [ap]m)?$/;
+
 /** The day alone, near ones by name. */
 export function nearDate(instant: string, zone: string, now: number): string {
-  return near(instant, zone, now).replace(/ \d{1,2}:\d\d(?: [ap]m)?$/, '');
+  return near(instant, zone, now).replace(CLOCK_AT_THE_END, '');
 }
 
 export function minutesBetween(from: number, to: string): number {
   return (new Date(to).getTime() - from) / MINUTE;
+}
+
+/** One instant for all of its minute, from which a deadline is as many whole minutes away as from any of them. */
+export function withinMinute(now: number): number {
+  const since = now % MINUTE;
+  return since === 0 ? now : now - since + 1;
 }
 
 /** The date in a zone, as fields want it: "2026-11-24". */

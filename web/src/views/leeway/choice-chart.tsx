@@ -1,7 +1,7 @@
 import { Line, ReferenceLine } from 'recharts';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { localTime, near } from '../../lib/time';
+import { near, nearDate, timeWords } from '../../lib/time';
 import { LINE, PlotKey, PlotTable, TimePlot } from '../../ui/plot';
 import { type Case, choiceWords, keyOf, timeline } from './model';
 
@@ -36,7 +36,7 @@ function ChoiceChart({ one }: { one: Case }) {
         height={170}
         domain={[0, 'auto']}
         momentOf={(at) => `in by ${when(at)}`}
-        dayOf={(at) => (hours ? localTime(at, zone) : when(at).replace(/ \d\d:\d\d$/, ''))}
+        dayOf={(at) => (hours ? timeWords(at, zone) : nearDate(new Date(at).toISOString(), zone, now))}
         sayValue={(value, key) => [
           `${Math.round(value * 10) / 10} points`,
           looks.find((look) => look.key === key)?.words ?? '',

@@ -1,13 +1,14 @@
 import { memo, useRef } from 'react';
 import { useStudent } from '../../frame/student';
 import { useNow } from '../../lib/now';
-import { dateParts, localDate, localTime, span } from '../../lib/time';
+import { dateParts, fieldTime, formatsNow, hourMark, localDate, localTime, span } from '../../lib/time';
 import { useRoving } from '../../ui/use-roving';
 import { byDay, type Next, type PlannedMove } from './model';
 import { SittingBlock } from './sitting-block';
 
 const DAYS = 7;
 const DAY = 24 * 60 * 60_000;
+const NOON = 12 * 60;
 
 /** Minutes since local midnight, by the clock on the wall. */
 function onTheWall(instant: string, zone: string): number {
@@ -85,13 +86,13 @@ const Sittings = memo(function Sittings({ next, onOpen }: { next: Next; onOpen: 
       >
         <span />
         <span aria-hidden className="relative h-4">
-          {ticks.map((minute) => (
+          {ticks.map((minute, place) => (
             <span
               key={minute}
-              className="absolute -translate-x-1/2 text-[12px] first:translate-x-0"
+              className="absolute -translate-x-1/2 whitespace-nowrap text-[12px]"
               style={{ left: along(line, minute) }}
             >
-              {minute / 60}
+              {tickWords(minute, ticks[place - 1])}
             </span>
           ))}
         </span>
@@ -171,8 +172,21 @@ function DayLine({ date, line, free, sat, minutes, now, onOpen }: DayLineProps) 
   );
 }
 
+/** "16", or "4 pm": the half of the day stands where it begins. */
+function tickWords(minute: number, before: number | undefined): string {
+  if (!formatsNow().hour12) return String(minute / 60);
+  const words = hourMark(clockOfField(minute));
+  const same = before !== undefined && before < NOON === minute < NOON;
+  return same ? words.slice(0, words.indexOf(' ')) : words;
+}
+
+function clockOfField(minute: number): string {
+  const two = (number: number) => String(number).padStart(2, '0');
+  return `${two(Math.floor(minute / 60))}:${two(minute % 60)}`;
+}
+
 function clock(minute: number): string {
-  return `${Math.floor(minute / 60)}:${String(minute % 60).padStart(2, '0')}`;
+  return fieldTime(clockOfField(minute));
 }
 
 export { Sittings };

@@ -9,7 +9,7 @@ import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { isTyping } from '../../lib/keys';
 import { useNow } from '../../lib/now';
-import { localTime, near, span } from '../../lib/time';
+import { near, span, timeWords } from '../../lib/time';
 import { countdown, flagAgainstClock, KIND_WORDS, scoreWords, sentence } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
@@ -223,7 +223,7 @@ function DueLine({ detail }: { detail: Detail }) {
             {name}{' '}
             <b className="font-[680]">
               {near(due, zone, now)}
-              {work.endsAt && ` to ${localTime(new Date(work.endsAt).getTime(), zone)}`}
+              {work.endsAt && ` to ${timeWords(work.endsAt, zone)}`}
             </b>
             {redo && work.due && <span className="text-ink-2"> · first due {near(work.due, zone, now)}</span>}
           </>

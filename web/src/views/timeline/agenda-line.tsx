@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import type { Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
-import { localTime, near } from '../../lib/time';
+import { formatsNow, fromTo, localTime, near, timeWords, unbroken } from '../../lib/time';
 import { countdown, lockWords } from '../../lib/words';
 import { CourseMark } from '../../ui/course-mark';
 import { StageGlyph } from '../../ui/stage-glyph';
@@ -40,7 +40,7 @@ function EntryLine({ entry, now, openWork }: { entry: Entry; now: number; openWo
   if (entry.kind === 'close')
     return (
       <li className="mt-1 flex gap-3 bg-loss px-2 py-0.5 font-semibold text-[14px] text-raised">
-        <span className="w-[94px] shrink-0 tabular-nums">{localTime(entry.at, zone)}</span>
+        <span className={clsx(clockColumn(), 'shrink-0 tabular-nums')}>{clockOf(entry.at, zone)}</span>
         {entry.name}: after it nothing counts
       </li>
     );
@@ -48,12 +48,7 @@ function EntryLine({ entry, now, openWork }: { entry: Entry; now: number; openWo
   const own = course(work.courseId)?.zone ?? zone;
   if (entry.kind === 'sitting')
     return (
-      <Line
-        work={work}
-        openWork={openWork}
-        time={`${localTime(entry.at, zone)}–${localTime(entry.until, zone)}`}
-        look="sitting"
-      >
+      <Line work={work} openWork={openWork} time={fromTo(entry.at, entry.until, zone)} look="sitting">
         planned
       </Line>
     );
@@ -74,11 +69,16 @@ function EntryLine({ entry, now, openWork }: { entry: Entry; now: number; openWo
   );
 }
 
+/** The column of times: as wide as "11:00 am–12:30 pm" for who reads them so. */
+function clockColumn(): string {
+  return formatsNow().hour12 ? 'w-[128px]' : 'w-[94px]';
+}
+
 /** The clock of the course, and beside it that of the device where it differs. A due that is a day has none. */
 function clockOf(at: number, zone: string, day = false): string {
-  const there = localTime(at, zone);
-  if (day || there === MIDNIGHT) return 'end of day';
-  return abroad(zone, at) ? `${there} (${localTime(at, HERE)})` : there;
+  if (day || localTime(at, zone) === MIDNIGHT) return 'end of day';
+  const there = timeWords(at, zone);
+  return abroad(zone, at) ? `${unbroken(there)} (${unbroken(timeWords(at, HERE))})` : there;
 }
 
 function doneWords(work: Work, told: TimelineWork, zone: string, now: number): string {
@@ -101,7 +101,8 @@ function Parts({ work, told, zone, now }: { work: Work; told: TimelineWork; zone
   if (!parts) return null;
   const left = parts.of - parts.done;
   return (
-    <li className="pl-[106px] text-[14px] text-ink-2 max-sm:pl-4">
+    <li className="flex gap-3 text-[14px] text-ink-2 max-sm:pl-4">
+      <span aria-hidden className={clsx(clockColumn(), 'shrink-0 max-sm:hidden')} />
       <ul className="border-line border-l-2 pl-3">
         {told.parts.map((part) => (
           <li key={part.at} className="line-through">
@@ -142,7 +143,8 @@ function Line({ work, openWork, time, done, hot, look = 'due', children }: LineP
       >
         <span
           className={clsx(
-            'w-[94px] shrink-0 text-[14px] tabular-nums max-sm:w-auto',
+            clockColumn(),
+            'shrink-0 text-[14px] tabular-nums max-sm:w-auto',
             hot ? 'font-semibold text-loss' : 'text-ink-2',
           )}
         >

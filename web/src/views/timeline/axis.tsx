@@ -1,6 +1,15 @@
 import clsx from 'clsx';
 import type { ReactNode } from 'react';
-import { dateParts, day as dayWords, localDate, localTime, monthWords, roughSpan } from '../../lib/time';
+import {
+  dateParts,
+  day as dayWords,
+  hourMark,
+  localDate,
+  localTime,
+  monthWords,
+  roughSpan,
+  timeWords,
+} from '../../lib/time';
 import { DAY, type Day, grainOf, HOUR, hourStep, hoursIn, hoursOf, MINUTE, ms, type Timeline } from './model';
 import type { TimeWindow } from './use-window';
 import { abroad, HERE } from './words';
@@ -138,10 +147,12 @@ function Clock({ days, time, zone, elsewhere }: ClockProps) {
       style={{ left: time.x(at), height: elsewhere ? AXIS_ABROAD : AXIS }}
     >
       {words !== '00:00' && (
-        <span className="absolute top-[22px] -translate-x-1/2 bg-raised px-0.5">{words}</span>
+        <span className="absolute top-[22px] -translate-x-1/2 bg-raised px-0.5">{hourMark(words)}</span>
       )}
       {elsewhere && (
-        <span className="absolute top-[40px] -translate-x-1/2 px-0.5 text-wait">{localTime(at, HERE)}</span>
+        <span className="absolute top-[40px] -translate-x-1/2 px-0.5 text-wait">
+          {hourMark(localTime(at, HERE))}
+        </span>
       )}
       <span className="absolute bottom-0 h-[4px] border-line border-l" />
     </span>
@@ -209,14 +220,14 @@ function Posts({ timeline, time, now }: AxisProps) {
           className="absolute top-0 whitespace-nowrap bg-loss px-1.5 font-[650] text-raised"
           style={{ left: time.gutter + time.x(ms(close.at)) }}
         >
-          {close.name} {localTime(ms(close.at), timeline.zone)}
+          {close.name} {timeWords(close.at, timeline.zone)}
         </span>
       ))}
       <span
         className="absolute top-0 -translate-x-full whitespace-nowrap bg-yours px-1.5 font-[650] text-raised"
         style={{ left: time.gutter + time.x(now) + 2 }}
       >
-        now {localTime(now, timeline.zone)}
+        now {timeWords(now, timeline.zone)}
       </span>
     </div>
   );

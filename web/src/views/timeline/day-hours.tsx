@@ -6,7 +6,7 @@ import { hoursQuery } from '../../api/queries';
 import { changed, type Sheet, type Span, without } from '../../frame/hours/model';
 import { SpanBox } from '../../frame/hours/spans';
 import { useStudent } from '../../frame/student';
-import { dateWords, localTime, span60 } from '../../lib/time';
+import { dateWords, fromTo, localTime, span60 } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Loading } from '../../ui/states';
@@ -67,7 +67,7 @@ function Taken({ day, timeline }: { day: Day; timeline: Timeline }) {
     <ul className="mb-3 text-[14px] text-ink-2">
       {taken.map((span) => (
         <li key={`${span.start} ${span.title}`}>
-          {localTime(ms(span.start), timeline.zone)}–{localTime(ms(span.end), timeline.zone)}{' '}
+          {fromTo(span.start, span.end, timeline.zone)}{' '}
           {span.kind === 'CLASS'
             ? `class${span.course === null ? '' : `: ${course(span.course)?.name}`}`
             : `busy: ${span.title ?? 'not said with what'}`}

@@ -1,7 +1,7 @@
 import clsx from 'clsx';
 import { useRef } from 'react';
 import { useStudent } from '../../frame/student';
-import { dateWords, localTime, span60 } from '../../lib/time';
+import { dateWords, span60, timeWords } from '../../lib/time';
 import { TextButton } from '../../ui/button';
 import { useRoving } from '../../ui/use-roving';
 import type { Next } from '../next/model';
@@ -132,7 +132,7 @@ function PlanBlocks({ next, time, mover, zone }: PlanBlocksProps) {
         const left = time.x(from);
         const width = Math.max(NARROWEST, time.x(ms(sitting.end)) - left);
         const what = { kind: 'sitting', work: move.work, title, from, at: from } as const;
-        const hours = `${localTime(from, zone)} to ${localTime(ms(sitting.end), zone)}`;
+        const hours = `${timeWords(from, zone)} to ${timeWords(sitting.end, zone)}`;
         return (
           <button
             key={sitting.start}

@@ -7,7 +7,7 @@ import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
 import { useKeptScroll } from '../../lib/kept-scroll';
 import { useMinute } from '../../lib/now';
-import { dateWords, formatsNow, localDate, localTime, monthWords, span60 } from '../../lib/time';
+import { dateWords, formatsNow, localDate, monthWords, span60, timeWords, unbroken } from '../../lib/time';
 import { readPlace, writePlace } from '../../lib/timeline-place';
 import { count } from '../../lib/words';
 import { Button } from '../../ui/button';
@@ -225,7 +225,7 @@ function CellLine({ entry, openWork, whole }: { entry: Entry; openWork: number |
   if (entry.kind === 'close')
     return (
       <li className="bg-loss px-1 font-semibold text-[12px] text-raised leading-[16px]">
-        {entry.name} {localTime(entry.at, zone)}
+        {entry.name} {unbroken(timeWords(entry.at, zone))}
       </li>
     );
   if (entry.kind === 'sitting') return null;

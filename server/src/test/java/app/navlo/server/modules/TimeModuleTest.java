@@ -6,6 +6,7 @@ import app.navlo.core.reason.Sentences;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
+import java.util.List;
 import org.testng.annotations.AfterMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
@@ -100,6 +101,24 @@ public class TimeModuleTest extends Modules {
             {"true, 'MONTH_FIRST'", "time.near('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri Nov 27 5:00 pm"},
             {"true, 'MONTH_FIRST'", "time.near('2026-11-24T11:00:00Z', ZONE, NOW)", "today 12:00 pm"},
             {"true, 'DAY_FIRST'", "time.timeWords('2026-11-24T23:05:00Z', ZONE)", "12:05 am"},
+            {"true, 'DAY_FIRST'", "time.timeWords(Date.parse('2026-11-24T23:05:00Z'), ZONE)", "12:05 am"},
+            {"false, 'DAY_FIRST'", "time.fromTo('2026-11-24T07:00:00Z', '2026-11-24T08:30:00Z', ZONE)", "08:00–09:30"},
+            {"true, 'DAY_FIRST'", "time.fromTo('2026-11-24T07:00:00Z', '2026-11-24T08:30:00Z', ZONE)", "8:00–9:30 am"},
+            {
+                "true, 'DAY_FIRST'",
+                "time.fromTo('2026-11-24T10:00:00Z', '2026-11-24T11:30:00Z', ZONE)",
+                "11:00 am–12:30 pm"
+            },
+            {
+                "true, 'DAY_FIRST'",
+                "time.fromTo('2026-11-24T21:00:00Z', '2026-11-24T23:00:00Z', ZONE)",
+                "10:00 pm–12:00 am"
+            },
+            {"false, 'DAY_FIRST'", "time.hourMark('16:00')", "16:00"},
+            {"true, 'DAY_FIRST'", "time.hourMark('16:00')", "4 pm"},
+            {"true, 'DAY_FIRST'", "time.hourMark('12:00')", "12 pm"},
+            {"true, 'DAY_FIRST'", "time.fieldTime('24:00')", "12:00 am"},
+            {"true, 'DAY_FIRST'", "time.hourMark('00:30')", "12:30 am"},
             {"true, 'DAY_FIRST'", "time.nearDate('2026-11-27T16:00:00Z', ZONE, NOW)", "Fri 27 Nov"},
             {"true, 'DAY_FIRST'", "time.fieldTime('16:20:00')", "4:20 pm"},
             {"false, 'YEAR_FIRST'", "time.day('2026-11-27T16:00:00Z', ZONE)", "Fri Nov 27"},
@@ -145,6 +164,22 @@ public class TimeModuleTest extends Modules {
                     say("time.asRead('" + Sentences.moment(at, zone) + "')"),
                     say("time.instantWords('" + at + "', '" + zone + "', 0)"));
         }
+    }
+
+    /** A table that is drawn once a minute says no other countdown than the bar above it. */
+    @Test
+    public void aCountdownIsTheSameWhereverItStands() {
+        for (String due : List.of("NOW + 100 * 60_000", "NOW", "NOW - 100 * 60_000")) {
+            for (int millis : new int[] {0, 1, 29_999, 30_000, 59_999}) {
+                String at = "(NOW + " + millis + ")";
+                assertEquals(wholeMinutes("time.withinMinute(" + at + ")", due), wholeMinutes(at, due), at + " " + due);
+            }
+        }
+        assertEquals(say("time.withinMinute(NOW + 59_999) - time.withinMinute(NOW + 1)"), "0");
+    }
+
+    private String wholeMinutes(String now, String due) {
+        return say("Math.floor(Math.abs(time.minutesBetween(" + now + ", new Date(" + due + ").toISOString())))");
     }
 
     /** What the page's clock shows after an answer, in whole minutes behind or before that of the demo. */

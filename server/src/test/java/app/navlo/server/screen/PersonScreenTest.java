@@ -18,10 +18,14 @@ import org.testng.annotations.Test;
 /** Who one is here: a token for a script of one's own is made, shown once, used and revoked; days and times read as one says. */
 public class PersonScreenTest extends Screen {
     private static final Pattern AS_THE_SERVER_WRITES = Pattern.compile(
-            "(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \\d{1,2} (Jan|Sep|Oct|Nov|Dec)|\\b\\d\\d:\\d\\d\\b(?! [ap]m)");
+            "(Mon|Tue|Wed|Thu|Fri|Sat|Sun) \\d{1,2} (Jan|Sep|Oct|Nov|Dec)|\\b\\d\\d:\\d\\d\\b(?!(–\\d{1,2}:\\d\\d)?[ \u00a0][ap]m)");
 
     private static final Pattern AS_IT_WAS_CHOSEN =
             Pattern.compile("(Mon|Tue|Wed|Thu|Fri|Sat|Sun) Nov \\d{1,2} \\d{1,2}:\\d\\d [ap]m");
+
+    /** What is read out or shown at a pointer, beside what stands there. */
+    private static final String LABELS = "in_ => [...in_.querySelectorAll('[aria-label], [title]')]"
+            + ".flatMap((one) => [one.ariaLabel, one.title]).filter(Boolean).join('\\n')";
 
     private static Locator you(Page page) {
         page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("Mira")))
@@ -85,7 +89,16 @@ public class PersonScreenTest extends Screen {
         dialog.getByText("Nov 24").click();
         button(dialog, "Save").click();
         assertThat(dialog).hasCount(0);
-        for (String view : List.of("next", "work", "leeway", "pace", "standing")) {
+        for (String view : List.of(
+                "next",
+                "work",
+                "leeway",
+                "pace",
+                "standing",
+                "timeline",
+                "timeline?days=1",
+                "timeline?as=agenda",
+                "timeline?as=month")) {
             visit(page, address("/s/1/" + view));
             assertThat(page.getByLabel("Loading")).hasCount(0);
             assertReadAsChosen(page.locator("body"), view);
@@ -99,7 +112,7 @@ public class PersonScreenTest extends Screen {
 
     private static void assertReadAsChosen(Locator in, String what) {
         assertThat(in).containsText(AS_IT_WAS_CHOSEN);
-        String text = in.innerText();
+        String text = in.innerText() + "\n" + in.evaluate(LABELS);
         Matcher other = AS_THE_SERVER_WRITES.matcher(text);
         assertFalse(
                 other.find(),
