@@ -1,5 +1,7 @@
 import * as chrono from 'chrono-node';
 import type { Course, Work } from '../api/client';
+import { dateWords, fieldTime, numberOrder, span } from './time';
+import { KIND_WORDS } from './words';
 
 /** What one line says of a piece of work: "soil essay fri 17:00 60p 3h", "quiz 4 plants every friday until 18 dec". */
 export interface Line {
@@ -82,9 +84,10 @@ function clockOf(at: chrono.ParsedComponents): string | null {
   return `${two(at.get('hour'))}:${two(at.get('minute'))}`;
 }
 
-/** The last day that a text names: what stands at the end is what it is due. */
+/** The last day that a text names: what stands at the end is what it is due. "12/3" is as its reader writes days. */
 function momentIn(text: string, today: string, forward: boolean): Moment | null {
-  const found = chrono.en.GB.parse(text, noon(today), { forwardDate: forward });
+  const english = numberOrder() === 'DAY_FIRST' ? chrono.en.GB : chrono.en.casual;
+  const found = english.parse(text, noon(today), { forwardDate: forward });
   const one = found
     .filter((at) => at.start.isCertain('day') || at.start.isCertain('weekday') || at.start.isCertain('hour'))
     .at(-1);
@@ -119,6 +122,17 @@ function tidy(text: string): string {
     .trim();
 }
 
+/** Words of three letters that name no course. */
+const LITTLE = new Set(['the', 'for', 'and', 'due', 'all', 'one', 'two', 'new']);
+
+/** How surely a word names a course: its own words do, their beginnings, and at either end of a line three letters of them. */
+function hitOf(word: string, atAnEnd: boolean, parts: readonly string[]): number {
+  if (parts.includes(word)) return 1;
+  if (!parts.some((part) => part.startsWith(word))) return 0;
+  if (word.length >= 4) return 1;
+  return atAnEnd && !LITTLE.has(word) ? 0.5 : 0;
+}
+
 /** The course whose name, short name or one of its long words begins like a word of the line; that word stays in the title. */
 function courseIn(text: string, courses: readonly Course[]): number | null {
   const words = text
@@ -129,12 +143,12 @@ function courseIn(text: string, courses: readonly Course[]): number | null {
     .map((course) => {
       const names = `${course.name} ${course.shortName}`.toLowerCase();
       const parts = names.split(/[^\p{L}\p{N}]+/u).filter((part) => part.length >= 3);
-      const hits = words.filter((word) =>
-        parts.some((part) => part === word || (word.length >= 4 && part.startsWith(word))),
-      );
+      const hits = words.map((word, place) => hitOf(word, place === 0 || place === words.length - 1, parts));
       return {
         id: course.id,
-        score: text.toLowerCase().includes(course.name.toLowerCase()) ? 10 : hits.length,
+        score: text.toLowerCase().includes(course.name.toLowerCase())
+          ? 10
+          : hits.reduce((sum, hit) => sum + hit, 0),
       };
     })
     .filter((one) => one.score > 0)
@@ -152,6 +166,20 @@ function withoutCourse(title: string, course: Course | undefined): string {
     if (/\p{L}{2}/u.test(rest)) return rest;
   }
   return title;
+}
+
+/** What was understood beside title and course: "quiz, due Fri 4 Dec 17:00, 60 points". */
+export function lineWords(line: Line): string {
+  const clock = line.dueTime ? ` ${fieldTime(line.dueTime)}` : '';
+  const end = line.endsTime ? ` to ${fieldTime(line.endsTime)}` : '';
+  const parts = [
+    KIND_WORDS[line.kind].toLowerCase(),
+    line.opensDay ? `opens ${dateWords(line.opensDay)}` : '',
+    line.dueDay ? `${end ? 'at' : 'due'} ${dateWords(line.dueDay)}${clock}${end}` : 'no due date',
+    line.possible ? `${line.possible} points` : '',
+    line.effortMinutes ? span(line.effortMinutes) : '',
+  ];
+  return parts.filter(Boolean).join(', ');
 }
 
 export function kindOf(title: string): Work['kind'] {

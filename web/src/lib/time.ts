@@ -21,6 +21,11 @@ export function formatsNow(): Formats {
   return formats;
 }
 
+/** How this reader writes a date of numbers: "3/12" or "12/3". */
+export function numberOrder(): 'DAY_FIRST' | 'MONTH_FIRST' {
+  return formats.dateOrder === 'DAY_FIRST' ? 'DAY_FIRST' : 'MONTH_FIRST';
+}
+
 /** "16:20", or "4:20 pm". */
 function clockWords(hour: string, minute: string): string {
   if (!formats.hour12) return `${hour}:${minute}`;
@@ -30,7 +35,7 @@ function clockWords(hour: string, minute: string): string {
 
 /** "24 Nov", "Nov 24". */
 function dayAndMonth(number: string, month: string): string {
-  return formats.dateOrder === 'DAY_FIRST' ? `${number} ${month}` : `${month} ${number}`;
+  return numberOrder() === 'DAY_FIRST' ? `${number} ${month}` : `${month} ${number}`;
 }
 
 /** A day, or an instant, as the server writes it within a sentence. */

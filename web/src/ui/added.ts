@@ -1,24 +1,7 @@
 import { client, once, type Schemas, take } from '../api/client';
 import { refreshStudent } from '../api/queries';
 import type { Line } from '../lib/lines';
-import { dateWords, span } from '../lib/time';
-import { KIND_WORDS } from '../lib/words';
 import { noticeChange } from './notice';
-
-/** What was understood beside title and course: "quiz, due Fri 4 Dec 17:00, 60 points". */
-export function lineWords(line: Line): string {
-  const when = line.dueDay
-    ? `${line.endsTime ? 'at' : 'due'} ${dateWords(line.dueDay)}${line.dueTime ? ` ${line.dueTime}` : ''}${line.endsTime ? ` to ${line.endsTime}` : ''}`
-    : 'no due date';
-  const parts = [
-    KIND_WORDS[line.kind].toLowerCase(),
-    line.opensDay ? `opens ${dateWords(line.opensDay)}` : '',
-    when,
-    line.possible ? `${line.possible} points` : '',
-    line.effortMinutes ? span(line.effortMinutes) : '',
-  ];
-  return parts.filter(Boolean).join(', ');
-}
 
 /** What repeats is counted: "Quiz 4, Quiz 5, …", or "Quiz 1, Quiz 2, …" where it has no number. */
 export function titlesOf(line: Line): string[] {

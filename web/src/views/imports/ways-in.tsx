@@ -4,6 +4,7 @@ import { client, type ImportPreview as Preview, type Schemas, take, upload } fro
 import { useStudent } from '../../frame/student';
 import { useTerms } from '../../frame/terms';
 import { outlineRows, tableOf } from '../../lib/lines';
+import { numberOrder } from '../../lib/time';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { TextArea, TextField } from '../../ui/field';
@@ -28,6 +29,11 @@ function isDocument(file: File): boolean {
   return /\.(pdf|docx)$/i.test(file.name);
 }
 
+/** The same address, with how this reader writes dates, for tables that don't tell. */
+function dated(url: string): string {
+  return `${url}?dates=${numberOrder()}`;
+}
+
 /** Reads files, and holds what of them is still to be looked at. */
 function useReading(onBusy: WaysInProps['onBusy']) {
   const { id } = useStudent();
@@ -42,7 +48,7 @@ function useReading(onBusy: WaysInProps['onBusy']) {
   const send = <T,>(to: string, file: File | readonly File[]) =>
     upload<T>(to, file, setShare, new AbortController().signal);
   const readOne = async (file: File): Promise<Preview> => {
-    if (!isDocument(file)) return send<Preview>(url, file);
+    if (!isDocument(file)) return send<Preview>(dated(url), file);
     const outline = await send<Schemas['OutlineLines']>(`${url}/outline`, file);
     return rows(outline.lines, file.name.replace(/\.[^.]*$/, ''));
   };
@@ -57,7 +63,9 @@ function useReading(onBusy: WaysInProps['onBusy']) {
     setShare(0);
     const previews: Preview[] = [];
     // A folder is one bundle; files are read one by one, and a bad one leaves the others.
-    const asked = folder ? [() => send<Preview>(url, chosen)] : chosen.map((file) => () => readOne(file));
+    const asked = folder
+      ? [() => send<Preview>(dated(url), chosen)]
+      : chosen.map((file) => () => readOne(file));
     for (const ask of asked) {
       await ask().then((preview) => previews.push(preview), noticeFault);
     }
@@ -127,7 +135,7 @@ function WaysIn({ children, onBusy }: WaysInProps) {
         onTable={(text, name) =>
           take(
             client.POST('/api/students/{student}/imports/pasted', {
-              params: { path: { student: id } },
+              params: { path: { student: id }, query: { dates: numberOrder() } },
               body: { text, name },
             }),
           ).then((preview) => show([preview]))

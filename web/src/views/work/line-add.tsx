@@ -1,10 +1,10 @@
 import { type FormEvent, useMemo, useRef, useState } from 'react';
 import { useStudent } from '../../frame/student';
 import { useTerms } from '../../frame/terms';
-import { type Line, understand } from '../../lib/lines';
+import { type Line, lineWords, understand } from '../../lib/lines';
 import { dateWords } from '../../lib/time';
 import { count } from '../../lib/words';
-import { addLine, lineWords, titlesOf } from '../../ui/added';
+import { addLine, titlesOf } from '../../ui/added';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { useWrite } from '../../ui/use-write';

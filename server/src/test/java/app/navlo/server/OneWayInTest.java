@@ -17,6 +17,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.springframework.test.context.TestPropertySource;
+import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -162,6 +163,37 @@ public class OneWayInTest extends OwnServer {
         assertEquals(refused.status(), 422);
         assertTrue(refused.fault().contains("at most 5000"), refused.fault());
         assertFalse(board().toString().contains("Row 1"));
+    }
+
+    @DataProvider
+    public static Object[][] orders() {
+        return new Object[][] {
+            {"", "12/03/2027", "DAY_FIRST", "2027-03-12"},
+            {"?dates=DAY_FIRST", "12/03/2027", "DAY_FIRST", "2027-03-12"},
+            {"?dates=MONTH_FIRST", "12/03/2027", "MONTH_FIRST", "2027-12-03"},
+            // The table tells.
+            {"?dates=MONTH_FIRST", "13/03/2027", "DAY_FIRST", "2027-03-13"},
+            {"?dates=DAY_FIRST", "03/13/2027", "MONTH_FIRST", "2027-03-13"},
+        };
+    }
+
+    /** It is asked for all the same, with the likely answer chosen. */
+    @Test(dataProvider = "orders")
+    public void aDateThatCouldBeTwoIsReadAsItsReaderWritesThem(String query, String date, String order, String day) {
+        JsonNode read = ok(asta.post(
+                STUDENT + "/imports/pasted" + query,
+                JSON.writeValueAsString(Map.of("name", "Dates", "text", "Title\tDue\nKite\t" + date))));
+        assertEquals(read.at("/choices/mapping/dates").asString(), order);
+        assertEquals(Imports.row(read, "Kite").at("/dueDay").asString(), day);
+    }
+
+    @Test
+    public void anOrderThatThereIsntIsRefusedByName() {
+        TestClient.Answer refused = asta.post(
+                STUDENT + "/imports/pasted?dates=SIDEWAYS",
+                JSON.writeValueAsString(Map.of("name", "Dates", "text", "Title\tDue\nKite\t1/2/2027")));
+        assertTrue(refused.status() == 400 || refused.status() == 422, "status " + refused.status());
+        assertTrue(refused.body().contains("dates"), refused.body());
     }
 
     @Test

@@ -69,7 +69,18 @@ public final class Recogniser {
      * @param heads of the columns
      * @param sample the first rows, as they stand
      */
-    public record Recognised(List<String> heads, List<List<String>> sample, Mapping mapping, Set<Unclear> unclear) {}
+    public record Recognised(List<String> heads, List<List<String>> sample, Mapping mapping, Set<Unclear> unclear) {
+        /**
+         * What the columns mean to a reader, for whom "03/04" is a day where the table doesn't tell.
+         *
+         * @param usual how this reader writes dates
+         */
+        public Mapping mapping(DateOrder usual) {
+            return unclear.contains(Unclear.DATE_ORDER)
+                    ? new Mapping(mapping.fields(), usual, mapping.decimals())
+                    : mapping;
+        }
+    }
 
     private final List<String> heads;
     private final List<List<String>> sample = new ArrayList<>();

@@ -1,5 +1,6 @@
 package app.navlo.server.imports;
 
+import app.navlo.formats.csv.Mapping;
 import app.navlo.server.account.Person;
 import app.navlo.server.change.Writer;
 import app.navlo.server.imports.ImportForms.ImportChoices;
@@ -66,11 +67,15 @@ public class ImportController {
      * Takes files to be read in, and shows what that would do.
      *
      * @param file one, or the tables of a bundle that was unpacked into a folder
+     * @param dates how you write dates, for a table that doesn't tell what "03/04" is; without it the day comes first
      */
     @PostMapping(consumes = MediaType.MULTIPART_FORM_DATA_VALUE)
     @ResponseStatus(HttpStatus.CREATED)
     public ImportPreview read(
-            @PathVariable long student, @AuthenticationPrincipal Person person, @RequestParam List<MultipartFile> file)
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestParam List<MultipartFile> file,
+            @RequestParam(defaultValue = "DAY_FIRST") Mapping.DateOrder dates)
             throws IOException {
         long bytes = file.stream().mapToLong(MultipartFile::getSize).sum();
         if (bytes == 0) {
@@ -84,26 +89,33 @@ public class ImportController {
         try {
             if (file.size() == 1) {
                 file.get(0).transferTo(content);
-                return ImportMapper.preview(service.read(student, person, name(file.get(0)), content));
+                return ImportMapper.preview(service.read(student, person, name(file.get(0)), content, dates));
             }
             pack(file, content);
-            return ImportMapper.preview(service.read(student, person, FOLDER, content));
+            return ImportMapper.preview(service.read(student, person, FOLDER, content, dates));
         } finally {
             Files.deleteIfExists(content);
         }
     }
 
-    /** Takes a table that was copied from a page or a spreadsheet, and shows what reading it in would do. */
+    /**
+     * Takes a table that was copied from a page or a spreadsheet, and shows what reading it in would do.
+     *
+     * @param dates how you write dates, for a table that doesn't tell what "03/04" is; without it the day comes first
+     */
     @PostMapping("/pasted")
     @ResponseStatus(HttpStatus.CREATED)
     public ImportPreview paste(
-            @PathVariable long student, @AuthenticationPrincipal Person person, @Valid @RequestBody PastedForm pasted)
+            @PathVariable long student,
+            @AuthenticationPrincipal Person person,
+            @RequestParam(defaultValue = "DAY_FIRST") Mapping.DateOrder dates,
+            @Valid @RequestBody PastedForm pasted)
             throws IOException {
         Path content = Files.createTempFile("navlo-file", ".in");
         try {
             Files.writeString(content, pasted.text());
             return ImportMapper.preview(
-                    service.read(student, person, pasted.name().strip(), content));
+                    service.read(student, person, pasted.name().strip(), content, dates));
         } finally {
             Files.deleteIfExists(content);
         }

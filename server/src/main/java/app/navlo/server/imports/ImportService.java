@@ -94,16 +94,21 @@ class ImportService {
         }
     }
 
-    /** Keeps what came in, and looks at it. Nothing of the board is changed. */
+    /**
+     * Keeps what came in, and looks at it. Nothing of the board is changed.
+     *
+     * @param dates how the person writes dates, for a table that doesn't tell
+     */
     @Transactional
-    public Preview read(long student, Person person, String name, Path content) throws IOException {
+    public Preview read(long student, Person person, String name, Path content, Mapping.DateOrder dates)
+            throws IOException {
         String sha;
         try (InputStream in = java.nio.file.Files.newInputStream(content)) {
             sha = Sha256.of(in);
         }
         contents.keep(sha, java.nio.file.Files.size(content), content);
         long file = files.addFile(student, name, sha, clock.instant());
-        return look(student, person, file, name, content, Choices.NONE);
+        return look(student, person, new Came(file, name, content), Choices.NONE, dates);
     }
 
     @ReadBoard
@@ -114,24 +119,28 @@ class ImportService {
             try (OutputStream out = java.nio.file.Files.newOutputStream(content)) {
                 contents.copy(stored.sha256(), out);
             }
-            return look(student, person, file, stored.name(), content, choices);
+            return look(student, person, new Came(file, stored.name(), content), choices, Mapping.DateOrder.DAY_FIRST);
         } finally {
             java.nio.file.Files.deleteIfExists(content);
         }
     }
 
-    private Preview look(long student, Person person, long file, String name, Path content, Choices choices)
+    /** A file by its number and name, and where its content lies. */
+    private record Came(long file, String name, Path content) {}
+
+    private Preview look(long student, Person person, Came came, Choices choices, Mapping.DateOrder dates)
             throws IOException {
         Board board = boards.read(student, ZoneId.of(person.zone()), clock.instant());
         Map<String, StateWords.Meaning> words = new HashMap<>();
         links.stateWords(student).forEach((word, meaning) -> words.put(word, StateWords.Meaning.valueOf(meaning)));
         words.putAll(choices.words());
         Sources.ReadIn read = Sources.read(
-                content,
+                came.content(),
                 new Sources.Asked(
-                        name,
+                        came.name(),
                         choices,
                         board.zone(),
+                        dates,
                         board.courses().values().stream()
                                 .map(course -> course.details().name().toLowerCase(Locale.ROOT))
                                 .collect(Collectors.toSet()),
@@ -141,12 +150,12 @@ class ImportService {
         String called = Optional.ofNullable(choices.source()).orElse(read.name());
         Choices chosen = choices.of(called, choices.knownAs(), read.mapping());
         if (read.told() == null) {
-            return new Preview(file, false, chosen, read, null);
+            return new Preview(came.file(), false, chosen, read, null);
         }
         Link link = linkOf(student, chosen);
         boolean whole = read.kind() != Sources.Kind.TABLE || link.id() != 0;
         Looked looked = previews.of(link, new SyncDelta(read.told(), whole, List.of(), null, null), chosen, board);
-        return new Preview(file, link.id() != 0, looked.choices(), read, looked);
+        return new Preview(came.file(), link.id() != 0, looked.choices(), read, looked);
     }
 
     private Optional<Mapping> remembered(long student, List<String> heads) {

@@ -64,6 +64,7 @@ final class Sources {
 
     /**
      * @param zone of days and times that name none
+     * @param dates how who reads this in writes dates, for a table that doesn't tell
      * @param courses that there are, by name, in lower case
      * @param remembered how columns of these heads were read before
      */
@@ -71,6 +72,7 @@ final class Sources {
             String fileName,
             Choices choices,
             ZoneId zone,
+            Mapping.DateOrder dates,
             Set<String> courses,
             LocalDate near,
             Map<String, StateWords.Meaning> words,
@@ -151,7 +153,7 @@ final class Sources {
         Mapping mapping = Optional.ofNullable(asked.choices().mapping())
                 .or(() -> asked.remembered().apply(recognised.heads()))
                 .filter(one -> one.fields().size() == recognised.heads().size())
-                .orElse(recognised.mapping());
+                .orElseGet(() -> recognised.mapping(asked.dates()));
         String name = plain(asked.fileName());
         SourceSnapshot told = mapping.place(Mapping.Field.TITLE).isEmpty()
                 ? null

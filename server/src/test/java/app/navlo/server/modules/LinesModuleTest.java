@@ -2,6 +2,7 @@ package app.navlo.server.modules;
 
 import static org.testng.Assert.assertEquals;
 
+import org.testng.annotations.AfterMethod;
 import org.testng.annotations.DataProvider;
 import org.testng.annotations.Test;
 
@@ -35,6 +36,67 @@ public class LinesModuleTest extends Modules {
                         + ", " + ASKED
                         + "))";
         assertEquals(say(of), understood);
+    }
+
+    @AfterMethod
+    public void asUsual() {
+        readAs("DAY_FIRST", false);
+    }
+
+    private void readAs(String dateOrder, boolean hour12) {
+        say("time.setFormats({ hour12: " + hour12 + ", dateOrder: '" + dateOrder + "', firstWeekday: 1 })");
+    }
+
+    @DataProvider
+    public static Object[][] numbered() {
+        return new Object[][] {
+            {"DAY_FIRST", "essay 1/12", "2026-12-01"},
+            {"DAY_FIRST", "essay 12/1", "2027-01-12"},
+            {"DAY_FIRST", "map 3/12/2026 noon", "2026-12-03"},
+            {"MONTH_FIRST", "essay 12/1", "2026-12-01"},
+            {"MONTH_FIRST", "map 12/3/2026 noon", "2026-12-03"},
+            {"MONTH_FIRST", "map due 12/3/26 11:59p", "2026-12-03"},
+            {"MONTH_FIRST", "essay 2026-12-03", "2026-12-03"},
+            {"YEAR_FIRST", "essay 12/3", "2026-12-03"},
+            // There is one way only.
+            {"DAY_FIRST", "essay 12/13", "2026-12-13"},
+            {"MONTH_FIRST", "essay 13/12", "2026-12-13"},
+        };
+    }
+
+    /** "12/3" is the day that this reader would write so, in a line and in an outline. */
+    @Test(dataProvider = "numbered")
+    public void aDateOfNumbersIsReadAsItsReaderWritesThem(String order, String line, String day) {
+        readAs(order, false);
+        assertEquals(say("lines.understand(" + quoted(line) + ", " + ASKED + ").dueDay"), day);
+        assertEquals(
+                say("lines.outlineRows([" + quoted(line) + "], " + ASKED + ", '2026-09-07')[0].dueDay")
+                        .substring(5),
+                day.substring(5));
+    }
+
+    @Test
+    public void whatWasUnderstoodIsSaidAsItsReaderReadsIt() {
+        String line = "lines.lineWords(lines.understand('exam 3 dec 9:00-11:30 40p', " + ASKED + "))";
+        assertEquals(say(line), "test, at Thu 3 Dec 09:00 to 11:30, 40 points");
+        readAs("MONTH_FIRST", true);
+        assertEquals(say(line), "test, at Thu Dec 3 9:00 am to 11:30 am, 40 points");
+    }
+
+    @DataProvider
+    public static Object[][] shortNames() {
+        return new Object[][] {
+            {"lab report soi fri", "1"},
+            {"pla key 9 fri", "2"},
+            {"key for the pla gate fri", "null"},
+            {"the essay", "null"},
+        };
+    }
+
+    /** Three letters of a course's name stand for it at the beginning or at the end, where nothing else would. */
+    @Test(dataProvider = "shortNames")
+    public void aCourseIsNamedByItsFirstLetters(String line, String course) {
+        assertEquals(say("lines.understand(" + quoted(line) + ", " + ASKED + ").course"), course);
     }
 
     @DataProvider
