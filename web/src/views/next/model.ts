@@ -57,6 +57,13 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
     const [first, ...more] = because.opens;
     return `Opens ${titles(first ?? 0)}${more.length > 0 ? ` and ${more.length} more` : ''}`;
   }
+  if (because.missed && (because.kind === 'NO_TIME_BEFORE_DUE' || because.kind === 'LATE_FOR_OTHERS')) {
+    const cause =
+      because.kind === 'NO_TIME_BEFORE_DUE' ? 'too few free hours before' : 'other work saves more before';
+    const cost =
+      Number(because.loses) < 0.05 ? '' : `; being late is counted as ${stakeWords(because.loses)} less`;
+    return `Late for ${instantWords(because.missed, zone, now)}: ${cause}${cost}`;
+  }
   if (because.at && because.kind === 'ON_TIME')
     return `${move.deed === 'PREPARE' ? 'Ready' : 'On time if in'} by ${instantWords(because.at, zone, now)}`;
   if (because.at && (because.kind === 'BEFORE_A_LOSS' || because.kind === 'SAFE_BY')) {
@@ -96,6 +103,8 @@ export function sureWords(move: PlannedMove, zone: string, now: number): string 
   const said = `${word.charAt(0).toUpperCase()}${word.slice(1)}`;
   if (move.because.at === null || move.spareMinutes === null)
     return `${said}: nothing is lost by finishing later.`;
+  if (move.because.missed)
+    return `${said} after its due, ${near(move.because.missed, zone, now)}: such work often takes longer or shorter than ${span(move.minutes)}.`;
   const when = near(move.because.at, zone, now);
   const room = move.spareMinutes === 0 ? 'no free time' : `${span(move.spareMinutes)} of free time`;
   return `${said}: ${room} to spare before ${when}, and such work often takes longer or shorter than ${span(move.minutes)}.`;

@@ -241,14 +241,28 @@ public final class WhatIfCourse {
         return figure(hundredths, Set.copyOf(open()));
     }
 
+    /** Scored as it was handed in, or handed in now. */
+    private WhatIf in(GradedWork graded, Rational raw) {
+        EvaluatedWork work = Objects.requireNonNull(worked.get(graded.id()));
+        if (work.state().handInStands()) {
+            return WhatIf.scored(graded.id(), raw, null);
+        }
+        Rational points = work.policy()
+                .lessAssumed(
+                        work.state().dueToCome(),
+                        book.now(),
+                        graded.possible(),
+                        raw,
+                        book.rules().calendar());
+        return WhatIf.scored(graded.id(), points, book.now());
+    }
+
     private @Nullable Rational figure(int hundredths, Set<WorkId> vary) {
         List<WhatIf> then = new ArrayList<>();
         for (GradedWork work : graded.values()) {
             if (vary.contains(work.id())) {
                 Rational raw = work.possible().times(Rational.of(hundredths, Target.HUNDREDTHS));
-                boolean in =
-                        Objects.requireNonNull(worked.get(work.id())).state().handInStands();
-                then.add(WhatIf.scored(work.id(), raw, in ? null : book.now()));
+                then.add(in(work, raw));
             }
         }
         return and(then).figure(Reading.EXPECTED);

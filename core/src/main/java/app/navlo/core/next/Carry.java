@@ -15,7 +15,6 @@ import app.navlo.core.plan.PlanProblem.Slot;
 import app.navlo.core.plan.PlanProblem.Step;
 import app.navlo.core.plan.SearchBudget;
 import app.navlo.core.plan.Solver;
-import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -179,8 +178,16 @@ public final class Carry {
         List<WhatIf> then = new ArrayList<>(changes);
         for (WorkAssessment finding : open) {
             if (done.contains(finding.id())) {
-                Instant handedIn = finding.state().handInStands() ? null : book.now();
-                then.add(WhatIf.scored(finding.id(), Tasks.raw(finding), handedIn));
+                then.add(
+                        finding.state().handInStands()
+                                ? WhatIf.scored(finding.id(), Tasks.raw(finding), null)
+                                : WhatIf.scored(
+                                        finding.id(),
+                                        Tasks.scoredAt(
+                                                finding,
+                                                book.now(),
+                                                book.rules().calendar()),
+                                        book.now()));
             } else {
                 then.add(WhatIf.counts(finding.id(), Rational.ZERO));
             }

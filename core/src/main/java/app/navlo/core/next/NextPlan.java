@@ -99,10 +99,21 @@ public record NextPlan(
      * @param loses of the gain by missing it, in course percent
      * @param opens planned work that can't be begun before
      * @param pushedBy work that comes before it though it brings less a minute, in the plan's order
+     * @param missed the due, still to come, that it is finished after; null where there is none
      */
-    public record Because(Kind kind, @Nullable Instant at, Rational loses, List<WorkId> opens, List<WorkId> pushedBy) {
+    public record Because(
+            Kind kind,
+            @Nullable Instant at,
+            Rational loses,
+            List<WorkId> opens,
+            List<WorkId> pushedBy,
+            @Nullable Instant missed) {
         public enum Kind {
             WISHED,
+            /** There is too little free time before its due; it loses what being late costs. */
+            NO_TIME_BEFORE_DUE,
+            /** It is finished after its due, as other work saves more before; it loses what being late costs. */
+            LATE_FOR_OTHERS,
             OPENS_OTHERS,
             BEFORE_A_LOSS,
             /** In time for its due, after which nothing is lost but that it is late. */

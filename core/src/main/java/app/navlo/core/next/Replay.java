@@ -304,7 +304,30 @@ final class Replay {
                 && met.by() != null
                 && met.by().equals(duty.finding().state().dueToCome());
         Instant at = met == null || (loses.isZero() && !safe && !unknown && !onTime) ? null : met.by();
-        return new Because(kind(one, !opens.isEmpty(), at, loses.isZero()), at, loses, opens, pushedBy);
+        Instant missed = missed(one);
+        if (missed != null && !wishes.ahead(duty.id()) && !isNailed(one)) {
+            Because.Kind kind =
+                    freeUntil(missed) < duty.minutes() ? Because.Kind.NO_TIME_BEFORE_DUE : Because.Kind.LATE_FOR_OTHERS;
+            return new Because(kind, at, lostByLateness(one, missed, before, gain), opens, pushedBy, missed);
+        }
+        return new Because(kind(one, !opens.isEmpty(), at, loses.isZero()), at, loses, opens, pushedBy, missed);
+    }
+
+    /** The due that is still to come, by its leeway where it takes some, and that it is finished after. */
+    private @Nullable Instant missed(Sat one) {
+        Leeway leeway = one.way().leeway();
+        Instant due = leeway == null ? one.duty().finding().state().dueToCome() : leeway.due();
+        return due == null || due.isBefore(now) || !one.finish().isAfter(due) ? null : due;
+    }
+
+    private static Rational lostByLateness(Sat one, Instant due, WhatIfCourse before, Rational gain) {
+        CourseBook book = one.duty().book();
+        if (Scale.byCompletion(book) || one.way().leeway() != null) {
+            return Rational.ZERO;
+        }
+        Rational onTime =
+                Scale.percent(book, one.duty().undone().handIn(due, before)).minus(Scale.percent(book, before));
+        return onTime.minus(gain).max(Rational.ZERO);
     }
 
     /** What of the gain is gone if it is handed in just after the step that it is in time for. */

@@ -44,7 +44,7 @@ record Task(
     record Until(@Nullable Instant by, long value, Rational share) {}
 
     Undone undone() {
-        return Undone.of(finding);
+        return Undone.of(finding, book);
     }
 
     WorkId id() {

@@ -11,6 +11,7 @@ import app.navlo.core.leeway.ExtensionRule;
 import app.navlo.core.next.Task.Until;
 import app.navlo.core.next.Task.Way;
 import app.navlo.core.policy.LatePolicy;
+import app.navlo.core.time.SchoolCalendar;
 import app.navlo.core.time.Stretch;
 import app.navlo.core.work.Turn;
 import app.navlo.core.work.WorkKind;
@@ -153,13 +154,24 @@ final class Tasks {
         if (Scale.byCompletion(book)) {
             return Scale.completes(book, finding) ? shareOfCompletion : Rational.ZERO;
         }
-        return book.percent(Undone.of(finding).gains(book.now(), course)).max(Rational.ZERO);
+        return book.percent(Undone.of(finding, book).gains(book.now(), course)).max(Rational.ZERO);
     }
 
     static Rational raw(WorkAssessment finding) {
         return finding.expectedPercent()
                 .times(finding.item().marking().possible())
                 .dividedBy(Rational.HUNDRED);
+    }
+
+    /** What is expected of it, less what is assumed to come off for lateness at an instant where nobody has said. */
+    static Rational scoredAt(WorkAssessment finding, Instant handedIn, SchoolCalendar calendar) {
+        return finding.policy()
+                .lessAssumed(
+                        finding.state().dueToCome(),
+                        handedIn,
+                        finding.item().marking().possible(),
+                        raw(finding),
+                        calendar);
     }
 
     private static final class Gated {

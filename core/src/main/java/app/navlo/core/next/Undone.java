@@ -1,19 +1,21 @@
 package app.navlo.core.next;
 
+import app.navlo.core.course.CourseBook;
 import app.navlo.core.course.OneAtATime;
 import app.navlo.core.course.WhatIf;
 import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
+import app.navlo.core.time.SchoolCalendar;
 import java.time.Instant;
 import java.util.List;
 import java.util.Objects;
 import java.util.Optional;
 
 /** What a course counts for a piece of work while its move isn't made, and once it is. */
-record Undone(WorkAssessment finding) {
-    static Undone of(WorkAssessment finding) {
-        return new Undone(finding);
+record Undone(WorkAssessment finding, SchoolCalendar calendar) {
+    static Undone of(WorkAssessment finding, CourseBook book) {
+        return new Undone(finding, book.rules().calendar());
     }
 
     /**
@@ -94,7 +96,7 @@ record Undone(WorkAssessment finding) {
         if (finding.state().toComplete()) {
             return Optional.ofNullable(finding.raised()).map(points -> WhatIf.counts(finding.id(), points));
         }
-        return Optional.of(WhatIf.scored(finding.id(), Tasks.raw(finding), at));
+        return Optional.of(WhatIf.scored(finding.id(), Tasks.scoredAt(finding, at, calendar), at));
     }
 
     private Optional<WhatIf> with(Rational share) {

@@ -75,6 +75,17 @@ public record LatePolicy(
         return isAssumed() ? new LatePolicy(grace, new Penalty.None(), floorPercent, cutoff) : this;
     }
 
+    /**
+     * Points of a hand-in that is still to come, less what is only assumed to come off them: what a policy says for certain it
+     * takes off by itself when they are scored.
+     *
+     * @param due in force, or null for none
+     */
+    public Rational lessAssumed(
+            @Nullable Instant due, Instant handedIn, Rational possible, Rational earned, SchoolCalendar calendar) {
+        return isAssumed() ? kept(due, handedIn, possible, earned, calendar) : earned;
+    }
+
     /** How long after the due a hand-in is taken: a cut-off shorter than the grace ends with it. Null for no limit. */
     public @Nullable Duration takenFor() {
         return cutoff == null || cutoff.compareTo(grace) >= 0 ? cutoff : grace;

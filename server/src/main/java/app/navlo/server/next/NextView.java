@@ -143,7 +143,12 @@ public record NextView(
      * @param pushedBy work that comes before it though it brings less a minute
      */
     public record WhyHereView(
-            Because.Kind kind, @Nullable Instant at, String loses, List<Long> opens, List<Long> pushedBy) {}
+            Because.Kind kind,
+            @Nullable Instant at,
+            String loses,
+            List<Long> opens,
+            List<Long> pushedBy,
+            @Nullable Instant missed) {}
 
     /**
      * @param cost what a zero there costs its course, or what raising it would bring

@@ -168,7 +168,8 @@ final class PlanWriting {
                 because.at(),
                 Figures.hundredths(because.loses()),
                 because.opens().stream().map(WorkId::number).toList(),
-                because.pushedBy().stream().map(WorkId::number).toList());
+                because.pushedBy().stream().map(WorkId::number).toList(),
+                because.missed());
     }
 
     private LeftView left(Left left) {
@@ -193,9 +194,9 @@ final class PlanWriting {
             for (Stretch sitting : one.sittings()) {
                 planned.merge(day(sitting.start()), sitting.minutes(), Long::sum);
             }
-            Instant due = one.leeway() == null ? due(one.work()) : one.leeway().due();
-            if (due != null && toCome(due) && one.yours() && one.finish().isAfter(due)) {
-                late.merge(dayClosedBy(due), one.minutes(), Long::sum);
+            Instant missed = one.because().missed();
+            if (missed != null && one.yours()) {
+                late.merge(dayClosedBy(missed), one.minutes(), Long::sum);
             }
         }
         for (Left one : plan.left()) {

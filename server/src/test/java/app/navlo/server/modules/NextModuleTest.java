@@ -74,6 +74,16 @@ public class NextModuleTest extends Modules {
                 "In by Fri 27 Nov 17:00; being late is assumed to cost 2.0 %"
             },
             {
+                "because: { kind: 'NO_TIME_BEFORE_DUE', at: null, loses: '6.4', opens: [], pushedBy: [],"
+                        + " missed: '2026-11-25T09:30:00Z' }",
+                "Late for tomorrow 10:30: too few free hours before; being late is counted as 6.4 % less"
+            },
+            {
+                "because: { kind: 'LATE_FOR_OTHERS', " + at
+                        + ", loses: '0', opens: [3], pushedBy: [], missed: '2026-11-25T09:30:00Z' }",
+                "Late for tomorrow 10:30: other work saves more before"
+            },
+            {
                 "because: { kind: 'ON_TIME', " + at + ", loses: '0', opens: [], pushedBy: [] }",
                 "On time if in by Fri 27 Nov 17:00"
             },
