@@ -74,9 +74,25 @@ interface Moment {
   day: string;
   time: string | null;
   ends: string | null;
+  /** Where it stands in the text: its day, and its time where that stands apart. */
+  at: readonly Place[];
+}
+
+interface Place {
   index: number;
   length: number;
 }
+
+/** "11:59p" for 11:59 pm. */
+const SHORT_HALF = /\b(\d{1,2}:\d\d)\s?([ap])(?![\p{L}.])/giu;
+
+function halvesWhole(text: string): string {
+  return text.replace(SHORT_HALF, '$1$2m');
+}
+
+/** The 7 of "quiz 7 dec 9", which whoever writes the month first doesn't mean as a day. */
+const NUMBER_BEFORE_A_DATE =
+  /\b\d{1,2}(?=\s+(?:jan|feb|mar|apr|may|jun|jul|aug|sep|oct|nov|dec)[a-z]*\.?\s+\d{1,2}(?:st|nd|rd|th)?(?![\d:]|\.\d|\s?[ap]\.?m\b|h\b))/gi;
 
 function clockOf(at: chrono.ParsedComponents): string | null {
   if (!at.isCertain('hour')) return null;
@@ -86,19 +102,28 @@ function clockOf(at: chrono.ParsedComponents): string | null {
 
 /** The last day that a text names: what stands at the end is what it is due. "12/3" is as its reader writes days. */
 function momentIn(text: string, today: string, forward: boolean): Moment | null {
-  const english = numberOrder() === 'DAY_FIRST' ? chrono.en.GB : chrono.en.casual;
-  const found = english.parse(text, noon(today), { forwardDate: forward });
-  const one = found
-    .filter((at) => at.start.isCertain('day') || at.start.isCertain('weekday') || at.start.isCertain('hour'))
-    .at(-1);
-  if (!one) return null;
+  const dayFirst = numberOrder() === 'DAY_FIRST';
+  const english = dayFirst ? chrono.en.GB : chrono.en.casual;
+  const read = dayFirst ? text : text.replace(NUMBER_BEFORE_A_DATE, (number) => '-'.repeat(number.length));
+  const found = english.parse(read, noon(today), { forwardDate: forward });
+  const dated = found.filter((at) => at.start.isCertain('day') || at.start.isCertain('weekday')).at(-1);
+  const clocked = found.filter((at) => at.start.isCertain('hour')).at(-1);
+  const day = dated ?? clocked;
+  if (!day) return null;
+  const clock = day.start.isCertain('hour') ? day : (clocked ?? day);
   return {
-    day: dayOf(one.start.date()),
-    time: clockOf(one.start),
-    ends: one.end ? clockOf(one.end) : null,
-    index: one.index,
-    length: one.text.length,
+    day: dayOf(day.start.date()),
+    time: clockOf(clock.start),
+    ends: clock.end ? clockOf(clock.end) : null,
+    at: [...new Set([day, clock])].map((one) => ({ index: one.index, length: one.text.length })),
   };
+}
+
+/** The text without the words of a moment. */
+function cut(text: string, moment: Moment): string {
+  return [...moment.at]
+    .sort((a, b) => b.index - a.index)
+    .reduce((left, { index, length }) => without(left, index, length), text);
 }
 
 function without(text: string, index: number, length: number): string {
@@ -224,7 +249,7 @@ function daysFrom(
 
 /** What a line says. A title is always there, if the line says anything at all. */
 export function understand(text: string, asked: Asked): Line | null {
-  let left = ` ${text.trim()} `;
+  let left = ` ${halvesWhole(text.trim())} `;
   if (!left.trim()) return null;
   const [points, afterPoints] = taken(left, POINTS);
   const [effort, afterEffort] = taken(afterPoints, HOURS);
@@ -257,7 +282,7 @@ export function understand(text: string, asked: Asked): Line | null {
     }
   }
   const due = momentIn(left, asked.today, true);
-  if (due) left = without(left, due.index, due.length);
+  if (due) left = cut(left, due);
   const repeat = every ? repeatOf(every) : null;
   // What repeats from a day on is first due then.
   const from = due?.day ?? (repeat ? opensDay : null) ?? asked.today;
@@ -307,9 +332,10 @@ interface OutlineRow extends Line {
 export function outlineRows(lines: readonly string[], asked: Asked, firstDay: string | null): OutlineRow[] {
   const near = firstDay ?? asked.today;
   return lines.flatMap((line) => {
-    const at = momentIn(line, near, firstDay !== null);
-    if (!at || !/\d/.test(line.slice(at.index, at.index + at.length))) return [];
-    const left = without(line, at.index, at.length);
+    const said = halvesWhole(line);
+    const at = momentIn(said, near, firstDay !== null);
+    if (!at?.at.some(({ index, length }) => /\d/.test(said.slice(index, index + length)))) return [];
+    const left = cut(said, at);
     const [points, afterPoints] = taken(` ${left} `, POINTS);
     const title = tidy(afterPoints.replace(/\bweek\s+\d{1,2}\b[\s:.–-]*/i, ' '));
     if (!title || !/\p{L}{2}/u.test(title)) return [];

@@ -229,6 +229,7 @@ export function pushedWords(
   now: number,
 ): string {
   const { pushedBy } = move.because;
+  if (next.moves[0]?.work === move.work) return 'Nothing: it comes first.';
   if (pushedBy.length === 0) return 'Everything above it brings more a minute.';
   const shown = pushedBy.slice(-MOST_PUSHING).map((id) => {
     const other = next.moves.find((one) => one.work === id);

@@ -75,6 +75,30 @@ public class LinesModuleTest extends Modules {
                 day.substring(5));
     }
 
+    @DataProvider
+    public static Object[][] numbersBesideDates() {
+        return new Object[][] {
+            {"MONTH_FIRST", "alg quiz 7 dec 9 10:30am", "Alg quiz 7|2026-12-09 10:30"},
+            {"MONTH_FIRST", "essay 3 dec 9 pm", "Essay|2026-12-03 21:00"},
+            {"MONTH_FIRST", "read pages 10-12 dec 9", "Read pages 10-12|2026-12-09 null"},
+            {"MONTH_FIRST", "lab 5 december 10th, 8:15a", "Lab 5|2026-12-10 08:15"},
+            {"MONTH_FIRST", "essay 12/10 11:59p", "Essay|2026-12-10 23:59"},
+            {"MONTH_FIRST", "essay 3 dec 2026", "Essay|2026-12-03 null"},
+            {"DAY_FIRST", "quiz 7 9 dec 10:30", "Quiz 7|2026-12-09 10:30"},
+            {"DAY_FIRST", "field day 3 dec, by the gate, 9:30", "Field day, by the gate|2026-12-03 09:30"},
+            {"DAY_FIRST", "essay 10:30", "Essay|2026-11-25 10:30"},
+        };
+    }
+
+    /** A number of the title beside a date is none of its days, and a time that stands apart from its day is of that day. */
+    @Test(dataProvider = "numbersBesideDates")
+    public void theDayIsTheOneThatWasMeant(String order, String line, String understood) {
+        readAs(order, false);
+        String of = "(({ title, dueDay, dueTime }) => title + '|' + dueDay + ' ' + dueTime)(lines.understand("
+                + quoted(line) + ", " + ASKED + "))";
+        assertEquals(say(of), understood);
+    }
+
     @Test
     public void whatWasUnderstoodIsSaidAsItsReaderReadsIt() {
         String line = "lines.lineWords(lines.understand('exam 3 dec 9:00-11:30 40p', " + ASKED + "))";

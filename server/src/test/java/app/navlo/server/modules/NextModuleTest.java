@@ -220,6 +220,24 @@ public class NextModuleTest extends Modules {
         };
     }
 
+    /** What is late anyway has no room to spare before an instant. */
+    @Test
+    public void ofWhatIsLateNothingIsSaidToBeSpare() {
+        String late = "likely: 'LIKELY', spareMinutes: 90, minutes: 30, because: { kind: 'NO_TIME_BEFORE_DUE',"
+                + " at: '2026-11-27T16:00:00Z', loses: '1', opens: [], pushedBy: [], missed: '2026-11-25T09:30:00Z' }";
+        assertEquals(
+                say("next.sureWords(" + MOVE + "({ " + late + " }), ZONE, NOW)"),
+                "Likely after its due, tomorrow 10:30: such work often takes longer or shorter than 30 min.");
+    }
+
+    @Test
+    public void theFirstMoveIsPushedDownByNothing() {
+        String plan = NEXT + "({ moves: [" + MOVE + "({ work: 1 }), " + MOVE + "({ work: 2 })] })";
+        String of = "next.pushedWords(%s({ work: %d }), %s, (id) => 'T' + id, ZONE, NOW)";
+        assertEquals(say(of.formatted(MOVE, 1, plan)), "Nothing: it comes first.");
+        assertEquals(say(of.formatted(MOVE, 2, plan)), "Everything above it brings more a minute.");
+    }
+
     @Test(dataProvider = "sure")
     public void howSureItIsIsSaidWithTheRoomThatThereIs(String over, String words) {
         assertEquals(say("next.sureWords(" + MOVE + "({ " + over + " }), ZONE, NOW)"), words);
