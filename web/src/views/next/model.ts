@@ -64,6 +64,10 @@ export function why(move: PlannedMove, titles: (work: number) => string, zone: s
       Number(because.loses) < 0.05 ? '' : `; being late is counted as ${stakeWords(because.loses)} less`;
     return `Late for ${instantWords(because.missed, zone, now)}: ${cause}${cost}`;
   }
+  if (because.kind === 'OVERDUE_UNKNOWN')
+    return Number(move.gain) === 0
+      ? 'Overdue, at an unknown cost: nothing of it is assumed to be left'
+      : 'Overdue, at an unknown cost: its gain is what is assumed to be left';
   if (because.at && because.kind === 'ON_TIME')
     return `${move.deed === 'PREPARE' ? 'Ready' : 'On time if in'} by ${instantWords(because.at, zone, now)}`;
   if (because.at && (because.kind === 'BEFORE_A_LOSS' || because.kind === 'SAFE_BY')) {

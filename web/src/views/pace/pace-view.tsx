@@ -154,7 +154,10 @@ function perDay(rate: string): string {
 function needed(pace: CoursePace): string {
   if (pace.left === 0) return 'nothing: all is done';
   if (pace.neededADay === null) return `${pace.left} are left and no school day is`;
-  return `${perDay(pace.neededADay)}, ${span(pace.neededMinutes ?? 0)} a day, for ${count(pace.schoolDaysLeft, 'school day')}`;
+  const effort = pace.neededMinutes ? `${span(pace.neededMinutes)} a day, ` : '';
+  const guessed =
+    pace.guessedEfforts > 0 ? `; half an hour is assumed for ${count(pace.guessedEfforts, 'piece')}` : '';
+  return `${perDay(pace.neededADay)}, ${effort}for ${count(pace.schoolDaysLeft, 'school day')}${guessed}`;
 }
 
 function forecast(pace: CoursePace): React.ReactNode {

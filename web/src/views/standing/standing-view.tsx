@@ -18,6 +18,7 @@ import { TextButton } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { Empty } from '../../ui/states';
 import { signed } from './course/model';
+import { LateAssumed } from './late-assumed';
 import { PrintedStanding } from './printed-standing';
 import { type Domain, percentDomain, Scale, ScaleKey } from './scale';
 
@@ -73,6 +74,7 @@ function StandingView() {
             />
           ))}
         </ul>
+        <LateAssumed courses={board.courses} />
         <TermMean />
         <Explained />
       </div>

@@ -19,6 +19,7 @@ import { CourseMark } from '../../../ui/course-mark';
 import { Empty, Failed, Loading } from '../../../ui/states';
 import { CourseMenu } from '../../courses/course-list';
 import { MessageDialog, Messages, WriteToTeacher } from '../../piece/message';
+import { LateAssumed } from '../late-assumed';
 import { percentDomain, Scale } from '../scale';
 import { Announcements } from './announcements';
 import { GoalPanel } from './goal-panel';
@@ -182,6 +183,7 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
       <div className="min-w-0 flex-1 max-wide:w-full">
         <Scale standing={standing} percent={percentDomain([standing])} target={course.aim.target} />
         <Readings standing={standing} real={real} grade={grade} reading={reading} onChoose={choose} />
+        <LateAssumed courses={[course]} />
         {fault && <p className="mt-2 font-semibold text-[14px] text-loss">{fault.message}</p>}
         {unfolded && (
           <section aria-label={`${READING_WORDS[reading]}, unfolded`} className="mt-4">

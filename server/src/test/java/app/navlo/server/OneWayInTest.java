@@ -144,12 +144,26 @@ public class OneWayInTest extends OwnServer {
         JsonNode preview = Imports.look(asta, "physics.csv", table);
         assertEquals(preview.at("/courses/0/categories").size(), 2);
         ok(Imports.apply(asta, preview));
-        JsonNode physics = board().get("courses")
+        assertEquals(courseOf("Physics").at("/standing/kind").asString(), "WEIGHTED");
+    }
+
+    private JsonNode courseOf(String name) {
+        return board().get("courses")
                 .valueStream()
-                .filter(one -> one.get("name").asString().equals("Physics"))
+                .filter(one -> one.get("name").asString().equals(name))
                 .findFirst()
                 .orElseThrow();
-        assertEquals(physics.at("/standing/kind").asString(), "WEIGHTED");
+    }
+
+    /** What rests on an assumption says so, from when something does. */
+    @Test
+    public void aCourseSaysThatItCountsLateWorkByAnAssumption() {
+        String row = ",Latin,%s,20,Not submitted\n";
+        String heads = "Title,Course,Due,Points possible,Status\n";
+        ok(Imports.apply(asta, Imports.look(asta, "latin.csv", heads + "Ode" + row.formatted(day(6)))));
+        assertFalse(courseOf("Latin").get("lateAssumed").asBoolean());
+        ok(Imports.apply(asta, Imports.look(asta, "latin.csv", heads + "Elegy" + row.formatted(day(-3)))));
+        assertTrue(courseOf("Latin").get("lateAssumed").asBoolean());
     }
 
     @Test

@@ -19,10 +19,11 @@ import org.jspecify.annotations.Nullable;
  *
  * @param close the last of the term; of a course without a term the last due, so that there is an end to count to, and the
  *     instant itself where nothing has a due
+ * @param guessed pieces of required work that are left and of which nobody has said how long they take
  * @param line due and done by the end of each day on which either changes
  * @param chains what stands in a row behind gates, the most urgent first
  */
-public record CoursePace(Pace pace, Instant close, List<PaceLine.Point> line, List<PaceChain> chains) {
+public record CoursePace(Pace pace, Instant close, int guessed, List<PaceLine.Point> line, List<PaceChain> chains) {
     public CoursePace {
         line = List.copyOf(line);
         chains = List.copyOf(chains);
@@ -43,8 +44,17 @@ public record CoursePace(Pace pace, Instant close, List<PaceLine.Point> line, Li
         return new CoursePace(
                 Pace.of(works, calendar, firstDay, close, book.rules().paceCap(), book.now()),
                 close,
+                guessed(all),
                 PaceLine.of(works, calendar, firstDay, calendar.dayBefore(close), book.now()),
                 PaceChain.allOf(book, all, week));
+    }
+
+    private static int guessed(List<WorkAssessment> all) {
+        return (int) all.stream()
+                .filter(one -> one.work().isEffortGuessed())
+                .map(CoursePace::paced)
+                .filter(one -> one.required() && one.left())
+                .count();
     }
 
     private static LocalDate firstDay(CourseBook book, List<WorkAssessment> all) {
@@ -73,7 +83,7 @@ public record CoursePace(Pace pace, Instant close, List<PaceLine.Point> line, Li
                 one.id(),
                 one.work().place().unit(),
                 one.item().required(),
-                one.work().minutes(),
+                one.work().effort(),
                 one.state().due(),
                 one.state().stage(),
                 one.state().move(),

@@ -33,6 +33,9 @@ public record CourseWork(
         List<Fact> facts) {
     public static final Rational USUAL_PREPARING = Rational.of(50);
 
+    /** For work of which nobody has said how long it takes. */
+    public static final long GUESSED_MINUTES = 30;
+
     /** With what preparing is usually thought to bring. */
     public CourseWork(
             WorkItem item,
@@ -74,6 +77,16 @@ public record CourseWork(
 
     public WorkId id() {
         return item.id();
+    }
+
+    /** Whether nobody has said how long it takes, though it does: what is only done in class takes no hours. */
+    public boolean isEffortGuessed() {
+        return minutes == 0 && item.expectsHandIn();
+    }
+
+    /** Minutes of effort to reckon with: those that were said, else a guess. */
+    public long effort() {
+        return isEffortGuessed() ? GUESSED_MINUTES : minutes;
     }
 
     /** Whether a grade may ever count it: practice never does. */

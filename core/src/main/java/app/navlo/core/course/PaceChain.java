@@ -90,7 +90,7 @@ public record PaceChain(WorkId to, boolean possible, Set<WorkId> shutBy, List<Li
     private static Chain.Link link(WorkAssessment one, List<WorkAssessment> row, CourseBook book) {
         return new Chain.Link(
                 one.id(),
-                Math.max(1, one.work().minutes()),
+                Math.max(1, one.work().effort()),
                 opensByGrade(one.id(), row) ? book.turnaround().median() : null,
                 one.state().due());
     }

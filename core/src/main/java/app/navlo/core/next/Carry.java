@@ -138,8 +138,7 @@ public final class Carry {
     }
 
     private static long minutes(WorkAssessment finding) {
-        long minutes = finding.work().minutes();
-        return !finding.item().expectsHandIn() ? 1 : minutes == 0 ? Tasks.GUESSED_MINUTES : minutes;
+        return finding.item().expectsHandIn() ? finding.work().effort() : 1;
     }
 
     private List<Piece> pieces(Set<WorkId> chosen) {

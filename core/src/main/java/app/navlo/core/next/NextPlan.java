@@ -122,6 +122,8 @@ public record NextPlan(
             SAFE_BY,
             /** In time for its due; what lateness costs nobody has said, and what it loses is assumed. */
             LATE_UNKNOWN,
+            /** Overdue; what that costs nobody has said, and its gain is what an assumed rule leaves. */
+            OVERDUE_UNKNOWN,
             /** In time for its due; what it is worth isn't known. */
             WORTH_UNKNOWN,
             FITS_HERE

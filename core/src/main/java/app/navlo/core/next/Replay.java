@@ -2,6 +2,7 @@ package app.navlo.core.next;
 
 import app.navlo.core.close.SafeBy;
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.CourseWork;
 import app.navlo.core.course.WhatIfCourse;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
@@ -365,6 +366,10 @@ final class Replay {
         if (opens) {
             return Because.Kind.OPENS_OTHERS;
         }
+        Instant due = duty.finding().state().dueToCome();
+        if (duty.finding().policy().isAssumed() && due != null && due.isBefore(now) && isWorthKnown(duty)) {
+            return Because.Kind.OVERDUE_UNKNOWN;
+        }
         if (at == null) {
             return Because.Kind.FITS_HERE;
         }
@@ -396,7 +401,7 @@ final class Replay {
                 finding.id(),
                 book.rules().course(),
                 ActionKind.of(finding.item(), finding.state()),
-                minutes == 0 ? Tasks.GUESSED_MINUTES : minutes,
+                minutes == 0 ? CourseWork.GUESSED_MINUTES : minutes,
                 minutes == 0,
                 lift.times(Scale.factor(book)),
                 LeftBecause.SHUT_FOR_GOOD,

@@ -1,6 +1,7 @@
 package app.navlo.core.next;
 
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.CourseWork;
 import app.navlo.core.course.OneAtATime;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.exact.Rational;
@@ -29,9 +30,6 @@ import org.jspecify.annotations.Nullable;
 
 /** What can be planned of the courses' work: what is one's own to move, and what opens in time. */
 final class Tasks {
-    /** For work of which nobody has said how long it takes. */
-    static final long GUESSED_MINUTES = 30;
-
     private static final long SHORTEST_TO_COMPLETE = 10;
     /** What can't be graded before the close any more is worth half: it may be, or may not. */
     private static final Rational AT_RISK = Rational.of(1, 2);
@@ -143,8 +141,9 @@ final class Tasks {
 
     /** What was flagged incomplete lacks a part: a third of the whole effort is guessed. */
     private static long minutes(WorkAssessment finding, ActionKind deed) {
-        long minutes =
-                finding.work().minutes() == 0 ? GUESSED_MINUTES : finding.work().minutes();
+        long minutes = finding.work().minutes() == 0
+                ? CourseWork.GUESSED_MINUTES
+                : finding.work().minutes();
         return deed == ActionKind.COMPLETE ? Math.max(SHORTEST_TO_COMPLETE, minutes / 3) : minutes;
     }
 

@@ -46,7 +46,7 @@ public record Paced(
         return !outOfReach() && (stage == Stage.TURNED_IN || stage == Stage.RETURNED || stage == Stage.EXCUSED);
     }
 
-    boolean left() {
+    public boolean left() {
         return !outOfReach() && !done();
     }
 

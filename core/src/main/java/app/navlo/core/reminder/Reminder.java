@@ -24,9 +24,6 @@ import java.util.Optional;
  * @param percent of the course that is lost then; 0 where that isn't known
  */
 public record Reminder(WorkId work, Instant at, Instant lossAt, boolean forGood, Rational percent) {
-    /** Of work whose effort nobody has said. */
-    public static final long GUESSED_MINUTES = 30;
-
     /** Losses smaller than this, in percent of a course, are worth no word. */
     public static final Rational LEAST_PERCENT = Rational.of(1, 10);
 
@@ -37,7 +34,7 @@ public record Reminder(WorkId work, Instant at, Instant lossAt, boolean forGood,
      * Of the next loss of a piece of work.
      *
      * @param free when the student works
-     * @param minutes of effort, at least 0; {@link #GUESSED_MINUTES} where nobody has said
+     * @param minutes of effort, at least 0; a guess where nobody has said
      * @return empty where it isn't the student's move, or nothing worth a word is lost by waiting
      */
     public static Optional<Reminder> of(

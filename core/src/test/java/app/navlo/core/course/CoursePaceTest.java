@@ -96,6 +96,23 @@ public class CoursePaceTest {
         assertEquals(pace.pace().neededMinutesPerDay(), Long.valueOf(20));
     }
 
+    /** 60 minutes and twice a guess of 30 over nine school days; what is only done in class takes none. */
+    @Test
+    public void whatNobodyHasSaidIsGuessedAsThePlanDoes() {
+        CoursePace pace = pace(
+                work("a", 1, List.of()),
+                effort(work("b", 2, List.of()), 0),
+                effort(work("c", 3, List.of()), 0),
+                effort(work("d", -1, List.of(), handedIn(2)), 0));
+        assertEquals(pace.guessed(), 2);
+        assertEquals(pace.pace().neededMinutesPerDay(), Long.valueOf(14));
+    }
+
+    private static CourseWork effort(CourseWork work, long minutes) {
+        return new CourseWork(
+                work.item(), work.place(), work.gates(), work.late(), work.ownPercent(), minutes, work.facts());
+    }
+
     @Test
     public void whereNoDayIsLeftNothingIsSaidOfADay() {
         CoursePace pace =

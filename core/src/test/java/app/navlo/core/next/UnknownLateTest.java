@@ -154,6 +154,7 @@ public class UnknownLateTest {
         boolean late = !ahead.isNegative() && ahead.compareTo(Duration.ofMinutes(60)) < 0;
         assertEquals(essay.because().missed(), late ? NOW.plus(ahead) : null);
         assertEquals(essay.because().kind() == Kind.NO_TIME_BEFORE_DUE, late);
+        assertEquals(essay.because().kind() == Kind.OVERDUE_UNKNOWN, ahead.isNegative());
         assertTrue(!late || essay.because().loses().equals(Rational.of(10)), "what being late costs");
     }
 

@@ -1,6 +1,7 @@
 package app.navlo.server.board;
 
 import app.navlo.core.course.CourseBook;
+import app.navlo.core.course.CourseWork;
 import app.navlo.core.course.WorkAssessment;
 import app.navlo.core.feedback.FeedbackCount;
 import app.navlo.core.grade.Reading;
@@ -105,7 +106,7 @@ public record Board(
          * @param free when the student works
          */
         public Optional<Reminder> reminder(Availability free, QuietHours quiet) {
-            long minutes = Objects.requireNonNullElse(effortMinutes(), (int) Reminder.GUESSED_MINUTES);
+            long minutes = Objects.requireNonNullElse(effortMinutes(), (int) CourseWork.GUESSED_MINUTES);
             return Reminder.of(book, finding, minutes, free, quiet);
         }
 

@@ -3,6 +3,7 @@ package app.navlo.server.board;
 import app.navlo.core.close.CheckIt;
 import app.navlo.core.id.WorkId;
 import app.navlo.core.next.Aim;
+import app.navlo.core.policy.LatePolicy;
 import app.navlo.core.reason.Sentences;
 import app.navlo.core.signal.Signal;
 import app.navlo.core.tide.Tideline;
@@ -135,7 +136,16 @@ public class BoardMapper {
                 details.colour(),
                 details.zone().getId(),
                 aim(board.aims().getOrDefault(course.id(), Aim.USUAL)),
+                board.entries().stream().anyMatch(entry -> entry.course().id() == course.id() && isLateAssumed(entry)),
                 StandingMapper.of(board, course));
+    }
+
+    private static boolean isLateAssumed(Board.Entry entry) {
+        LatePolicy.Judged penalty = entry.finding().penalty();
+        return entry.finding().policy().isAssumed()
+                && entry.finding().outcome().kept() == null
+                && penalty != null
+                && penalty.lost().signum() > 0;
     }
 
     private static BoardView.AimView aim(Aim aim) {

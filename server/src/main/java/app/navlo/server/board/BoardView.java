@@ -88,6 +88,9 @@ public record BoardView(
 
     public record TermView(String name, String school, LocalDate firstDay, LocalDate lastDay) {}
 
+    /**
+     * @param lateAssumed whether points of it rest on an assumed late rule: work of it is late, and nobody has said what that costs
+     */
     public record CourseView(
             long id,
             long version,
@@ -97,6 +100,7 @@ public record BoardView(
             String colour,
             String zone,
             AimView aim,
+            boolean lateAssumed,
             StandingView standing) {}
 
     /**

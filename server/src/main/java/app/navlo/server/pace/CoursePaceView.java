@@ -14,6 +14,7 @@ import org.jspecify.annotations.Nullable;
  * @param closes of all grading periods of the term
  * @param neededADay pieces for each school day left; null where something is left and no day is
  * @param neededMinutes of effort for each school day left; null likewise
+ * @param guessedEfforts pieces that are left and for which an effort is guessed, as nobody has said it
  * @param rateADay over the last ten school days; null while the term has none
  * @param finish at that rate; null where nothing is left, or nothing was done lately
  * @param line due and done by the end of each day on which either changes
@@ -32,6 +33,7 @@ public record CoursePaceView(
         long schoolDaysLeft,
         @Nullable String neededADay,
         @Nullable Long neededMinutes,
+        int guessedEfforts,
         @Nullable String rateADay,
         @Nullable LocalDate finish,
         boolean inTime,

@@ -34,6 +34,7 @@ final class PaceMapper {
                 pace.schoolDaysLeft(),
                 Figures.textOrNull(pace.neededPerDay()),
                 pace.neededMinutesPerDay(),
+                counted.guessed(),
                 Figures.textOrNull(pace.ratePerDay()),
                 pace.finish(),
                 pace.inTime(),

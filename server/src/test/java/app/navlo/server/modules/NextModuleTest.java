@@ -74,6 +74,14 @@ public class NextModuleTest extends Modules {
                 "In by Fri 27 Nov 17:00; being late is assumed to cost 2.0 %"
             },
             {
+                "gain: '0.00', because: { kind: 'OVERDUE_UNKNOWN', at: null, loses: '0', opens: [], pushedBy: [] }",
+                "Overdue, at an unknown cost: nothing of it is assumed to be left"
+            },
+            {
+                "gain: '3.50', because: { kind: 'OVERDUE_UNKNOWN', " + at + ", loses: '0', opens: [], pushedBy: [] }",
+                "Overdue, at an unknown cost: its gain is what is assumed to be left"
+            },
+            {
                 "because: { kind: 'NO_TIME_BEFORE_DUE', at: null, loses: '6.4', opens: [], pushedBy: [],"
                         + " missed: '2026-11-25T09:30:00Z' }",
                 "Late for tomorrow 10:30: too few free hours before; being late is counted as 6.4 % less"
