@@ -10,7 +10,8 @@ function LateAssumed({ courses }: { courses: readonly Course[] }) {
   return (
     <p className="mt-2 max-w-[80ch] text-[14px] text-ink-2">
       Nobody has said what being late costs in {assumed.map((course) => course.name).join(', ')}. Work that is
-      late and has no score is counted with 20 % off at its due and 10 % more each day.{' '}
+      late and has no score is counted with 20 % off at its due, 10 % more each day, and as nothing after
+      seven days.{' '}
       {mayWrite && (
         <Link to={`/s/${id}/start?step=late`} className="font-semibold text-ink underline underline-offset-2">
           Say it
