@@ -2,6 +2,7 @@ import type { Middleware } from 'openapi-fetch';
 
 /** The server's clock, carried on by the browser's between two answers. Steps every ten seconds. */
 const STEP = 10_000;
+const MINUTE = 60_000;
 
 let offset = 0;
 let told = false;
@@ -10,8 +11,13 @@ let shown = Date.now();
 const listeners = new Set<() => void>();
 let timer: ReturnType<typeof setInterval> | undefined;
 
+/** Never right on a minute: from there a deadline is one whole minute further away than from all the rest of it. */
+function within(at: number): number {
+  return at % MINUTE === 0 ? at + 1 : at;
+}
+
 function tell(): void {
-  shown = held ?? serverNow();
+  shown = within(held ?? serverNow());
   for (const listener of listeners) listener();
 }
 

@@ -12,13 +12,6 @@ export function useIsTold(): boolean {
   return useSyncExternalStore(listenToClock, isTold);
 }
 
-const MINUTE = 60_000;
-
-/** The beginning of the minute that it is, for places on a page: it is the same from its first instant to its last. */
-export function useMinuteBegun(): number {
-  return Math.floor(useNow() / MINUTE) * MINUTE;
-}
-
 /** The same, stepping by the minute: for what needn't be drawn anew more often. */
 export function useMinute(): number {
   return withinMinute(useNow());

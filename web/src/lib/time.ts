@@ -233,10 +233,9 @@ export function minutesBetween(from: number, to: string): number {
   return (new Date(to).getTime() - from) / MINUTE;
 }
 
-/** One instant for all of its minute, from which a deadline is as many whole minutes away as from any of them. */
+/** One instant for all of its minute, from which a deadline is as many whole minutes away as from any within it. */
 export function withinMinute(now: number): number {
-  const since = now % MINUTE;
-  return since === 0 ? now : now - since + 1;
+  return Math.floor(now / MINUTE) * MINUTE + 1;
 }
 
 /** The date in a zone, as fields want it: "2026-11-24". */

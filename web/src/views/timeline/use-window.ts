@@ -10,7 +10,7 @@ import {
 } from 'react';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { useMinuteBegun } from '../../lib/now';
+import { useMinute } from '../../lib/now';
 import { readPlace, spotOf, writePlace } from '../../lib/timeline-place';
 import { useWidth } from '../../lib/width';
 import { DAY, ms, type Stretch, type Timeline } from './model';
@@ -92,7 +92,7 @@ function useSaid(zone: string) {
  */
 export function useTimeWindow(timeline: Timeline, gutter: number): TimeWindow {
   const { zone } = useStudent();
-  const minute = useMinuteBegun();
+  const minute = useMinute();
   const { params, say, written } = useSaid(zone);
   const place = useMemo(() => readPlace(params, zone), [params, zone]);
   const box = useRef<HTMLDivElement>(null);

@@ -148,7 +148,7 @@ public class TimelineScreenTest extends Screen {
     public void keysWalkTheBarsAndSayTheNextLoss() {
         Page page = timeline("");
         Locator held = bar(page, HELD);
-        assertThat(held).hasAttribute("aria-label", Pattern.compile("In 7 h 40, .*waiting costs 2 of 20"));
+        assertThat(held).hasAttribute("aria-label", Pattern.compile("In 7 h 39, .*waiting costs 2 of 20"));
         held.focus();
         page.keyboard().press("ArrowDown");
         assertThat(page.locator("[data-bar]:focus")).hasCount(1);
