@@ -119,6 +119,9 @@ export function scoreWords(score: Work['score']): { points: string; of: string; 
   return { points: score.points ?? (score.mark === 'HIDDEN' ? '' : '—'), of: `of ${score.possible}`, mark };
 }
 
+/** What is taken off where nobody has said what being late costs and a figure is needed. */
+export const ASSUMED_LATE = '20 % off at the due, 10 % more each day, and all of it after seven days';
+
 export interface Countdown {
   /** In words: "1 h 40 to due". */
   words: string;

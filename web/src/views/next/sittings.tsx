@@ -176,7 +176,7 @@ function DayLine({ date, line, free, sat, minutes, now, onOpen }: DayLineProps) 
 function tickWords(minute: number, before: number | undefined): string {
   if (!formatsNow().hour12) return String(minute / 60);
   const words = hourMark(clockOfField(minute));
-  const same = before !== undefined && before < NOON === minute < NOON;
+  const same = before !== undefined && Math.floor(before / NOON) === Math.floor(minute / NOON);
   return same ? words.slice(0, words.indexOf(' ')) : words;
 }
 

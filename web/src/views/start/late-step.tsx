@@ -5,6 +5,7 @@ import { Link } from 'react-router';
 import { client, type Schemas, writeKey } from '../../api/client';
 import { rulesQuery } from '../../api/queries';
 import { useStudent } from '../../frame/student';
+import { ASSUMED_LATE } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { CourseMark } from '../../ui/course-mark';
 import { useWrite } from '../../ui/use-write';
@@ -79,7 +80,7 @@ function LateStep({ onDone }: { onDone: () => void }) {
     <div className="flex flex-col gap-3">
       <p className="max-w-[68ch] text-ink-2">
         As long as nobody says, nothing is said to lose nothing by waiting: the due itself is what counts, and
-        where a figure is needed, 20 % off at the due and 10 % more each day is assumed.
+        where a figure is needed, {ASSUMED_LATE} is assumed.
       </p>
       <table className="w-full max-w-[760px] text-[14px]">
         <thead className="sr-only">

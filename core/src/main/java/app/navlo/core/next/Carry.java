@@ -15,6 +15,7 @@ import app.navlo.core.plan.PlanProblem.Slot;
 import app.navlo.core.plan.PlanProblem.Step;
 import app.navlo.core.plan.SearchBudget;
 import app.navlo.core.plan.Solver;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
@@ -177,16 +178,11 @@ public final class Carry {
         List<WhatIf> then = new ArrayList<>(changes);
         for (WorkAssessment finding : open) {
             if (done.contains(finding.id())) {
-                then.add(
-                        finding.state().handInStands()
-                                ? WhatIf.scored(finding.id(), Tasks.raw(finding), null)
-                                : WhatIf.scored(
-                                        finding.id(),
-                                        Tasks.scoredAt(
-                                                finding,
-                                                book.now(),
-                                                book.rules().calendar()),
-                                        book.now()));
+                Instant handedIn = finding.state().handInStands() ? null : book.now();
+                Rational points = handedIn == null
+                        ? Tasks.raw(finding)
+                        : Tasks.scoredAt(finding, handedIn, book.rules().calendar());
+                then.add(WhatIf.scored(finding.id(), points, handedIn));
             } else {
                 then.add(WhatIf.counts(finding.id(), Rational.ZERO));
             }
