@@ -282,6 +282,7 @@ interface AddRowProps {
 
 function AddRow({ text, line, onDone, onGo }: AddRowProps) {
   const { id, board, course: courseOf } = useStudent();
+  const { today } = useTerms().asked;
   const course = line.course ?? (board.courses.length === 1 ? (board.courses[0]?.id ?? null) : null);
   const add = async () => {
     if (course === null || (line.every && line.days.length <= 1)) {
@@ -304,7 +305,7 @@ function AddRow({ text, line, onDone, onGo }: AddRowProps) {
           {line.days.length > 1 && ` and ${line.days.length - 1} more`}
           <span className="text-ink-2">
             {' '}
-            {known ? known.shortName : 'which course?'}, {lineWords(line)}
+            {known ? known.shortName : 'which course?'}, {lineWords(line, today)}
           </span>
         </span>
       </Command.Item>

@@ -14,18 +14,18 @@ export function runningTerm(terms: readonly Term[]): Term | null {
 }
 
 /** What lines are understood by: today, and the days of the term. */
-export function useTerms(): { asked: Asked; firstDay: string | null; term: Term | null } {
+export function useTerms(): { asked: Asked; term: Term | null } {
   const { id, zone, board } = useStudent();
   const now = useNow();
   const terms = useQuery(termsQuery(id));
   const term = runningTerm(terms.data?.terms ?? []);
   return {
     term,
-    firstDay: term?.firstDay ?? null,
     asked: {
       courses: board.courses,
       course: null,
       today: localDate(now, zone),
+      firstDay: term?.firstDay ?? null,
       lastDay: term?.lastDay ?? null,
       daysOff: term?.daysOff ?? [],
     },

@@ -29,13 +29,14 @@ export interface Asked {
   course: number | null;
   /** Today, as "2026-11-24". */
   today: string;
-  /** The last day of the term; null where none is known. */
+  /** The first and the last day of the term; null where none is known. */
+  firstDay: string | null;
   lastDay: string | null;
   /** Days off, both days included. */
   daysOff: readonly { first: string; last: string }[];
 }
 
-const POINTS = /(?:^|\s)\(?(\d{1,4}(?:[.,]\d{1,2})?)\s?(?:p|pts?|points?)(?:\)|(?=\s|$|[,;.]))/i;
+const POINTS = /(?:^|\s)\(?(\d{1,4}(?:[.,]\d{1,2})?)\s?(?:p|pts?|points?|marks?)(?:\)|(?=\s|$|[,;.]))/i;
 const HOURS =
   /(?:^|\s)\(?(?:(\d{1,2})\s?h(?:ours?|rs?)?(?:\s?(\d{1,2})(?:\s?m(?:in(?:utes?)?)?)?)?|(\d{1,3})\s?min(?:utes?)?)(?:\)|(?=\s|$|[,;.]))/i;
 const EVERY =
@@ -100,19 +101,29 @@ function clockOf(at: chrono.ParsedComponents): string | null {
   return `${two(at.get('hour'))}:${two(at.get('minute'))}`;
 }
 
+type Term = Pick<Asked, 'today' | 'firstDay' | 'lastDay'>;
+
+/** A day whose year nobody said is the one of the term, though it is over; else the next. */
+function dayWithin(at: chrono.ParsedComponents, { firstDay, lastDay }: Term): string {
+  const next = dayOf(at.date());
+  if (!firstDay || !lastDay || at.isCertain('year') || !at.isCertain('month')) return next;
+  const before = `${Number(next.slice(0, 4)) - 1}${next.slice(4)}`;
+  return next > lastDay && firstDay <= before && before <= lastDay ? before : next;
+}
+
 /** The last day that a text names: what stands at the end is what it is due. "12/3" is as its reader writes days. */
-function momentIn(text: string, today: string, forward: boolean): Moment | null {
+function momentIn(text: string, term: Term, forward = true): Moment | null {
   const dayFirst = numberOrder() === 'DAY_FIRST';
   const english = dayFirst ? chrono.en.GB : chrono.en.casual;
   const read = dayFirst ? text : text.replace(NUMBER_BEFORE_A_DATE, (number) => '-'.repeat(number.length));
-  const found = english.parse(read, noon(today), { forwardDate: forward });
+  const found = english.parse(read, noon(term.today), { forwardDate: forward });
   const dated = found.filter((at) => at.start.isCertain('day') || at.start.isCertain('weekday')).at(-1);
   const clocked = found.filter((at) => at.start.isCertain('hour')).at(-1);
   const day = dated ?? clocked;
   if (!day) return null;
   const clock = day.start.isCertain('hour') ? day : (clocked ?? day);
   return {
-    day: dayOf(day.start.date()),
+    day: dayWithin(day.start, term),
     time: clockOf(clock.start),
     ends: clock.end ? clockOf(clock.end) : null,
     at: [...new Set([day, clock])].map((one) => ({ index: one.index, length: one.text.length })),
@@ -193,14 +204,16 @@ function withoutCourse(title: string, course: Course | undefined): string {
   return title;
 }
 
-/** What was understood beside title and course: "quiz, due Fri 4 Dec 17:00, 60 points". */
-export function lineWords(line: Line): string {
+/** What was understood beside title and course: "quiz, due Fri 4 Dec 17:00, 60 points"; a day of another year with it. */
+export function lineWords(line: Line, today: string): string {
+  const on = (day: string) =>
+    day.slice(0, 4) === today.slice(0, 4) ? dateWords(day) : `${dateWords(day)} ${day.slice(0, 4)}`;
   const clock = line.dueTime ? ` ${fieldTime(line.dueTime)}` : '';
   const end = line.endsTime ? ` to ${fieldTime(line.endsTime)}` : '';
   const parts = [
     KIND_WORDS[line.kind].toLowerCase(),
-    line.opensDay ? `opens ${dateWords(line.opensDay)}` : '',
-    line.dueDay ? `${end ? 'at' : 'due'} ${dateWords(line.dueDay)}${clock}${end}` : 'no due date',
+    line.opensDay ? `opens ${on(line.opensDay)}` : '',
+    line.dueDay ? `${end ? 'at' : 'due'} ${on(line.dueDay)}${clock}${end}` : 'no due date',
     line.possible ? `${line.possible} points` : '',
     line.effortMinutes ? span(line.effortMinutes) : '',
   ];
@@ -265,7 +278,7 @@ export function understand(text: string, asked: Asked): Line | null {
     }
     const named = left.match(UNTIL);
     if (named?.[1]) {
-      const end = momentIn(named[1], asked.today, true);
+      const end = momentIn(named[1], asked);
       if (end || /\bterm\b/i.test(named[1])) {
         until = end?.day ?? asked.lastDay;
         left = without(left, named.index ?? 0, named[0].length);
@@ -275,13 +288,13 @@ export function understand(text: string, asked: Asked): Line | null {
   let opensDay: string | null = null;
   const opens = left.match(OPENS);
   if (opens?.[1]) {
-    const at = momentIn(opens[1], asked.today, true);
+    const at = momentIn(opens[1], asked);
     if (at) {
       opensDay = at.day;
       left = without(left, opens.index ?? 0, opens[0].length);
     }
   }
-  const due = momentIn(left, asked.today, true);
+  const due = momentIn(left, asked);
   if (due) left = cut(left, due);
   const repeat = every ? repeatOf(every) : null;
   // What repeats from a day on is first due then.
@@ -329,11 +342,11 @@ interface OutlineRow extends Line {
 }
 
 /** The lines of an outline that name a day. Days without a year are those nearest to the term's first day. */
-export function outlineRows(lines: readonly string[], asked: Asked, firstDay: string | null): OutlineRow[] {
-  const near = firstDay ?? asked.today;
+export function outlineRows(lines: readonly string[], asked: Asked): OutlineRow[] {
+  const near = { ...asked, today: asked.firstDay ?? asked.today };
   return lines.flatMap((line) => {
     const said = halvesWhole(line);
-    const at = momentIn(said, near, firstDay !== null);
+    const at = momentIn(said, near, asked.firstDay !== null);
     if (!at?.at.some(({ index, length }) => /\d/.test(said.slice(index, index + length)))) return [];
     const left = cut(said, at);
     const [points, afterPoints] = taken(` ${left} `, POINTS);

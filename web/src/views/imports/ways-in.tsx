@@ -155,9 +155,9 @@ function Looked({ first, onDone }: { first: Preview; onDone: () => void }) {
 /** Looks through lines for those that name a day, and has them read in as a table. */
 function useOutline(): (lines: readonly string[], name: string) => Promise<Preview> {
   const { id, board } = useStudent();
-  const { asked, firstDay } = useTerms();
+  const { asked } = useTerms();
   return async (lines, name) => {
-    const found = outlineRows(lines, { ...asked, courses: board.courses }, firstDay);
+    const found = outlineRows(lines, { ...asked, courses: board.courses });
     if (found.length === 0) {
       throw new NoDays();
     }

@@ -73,7 +73,7 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
         {fault ? (
           <p className="font-semibold text-loss">{fault}</p>
         ) : line?.title ? (
-          <Understood line={line} course={of} onCourse={setChosen} />
+          <Understood line={line} today={asked.today} course={of} onCourse={setChosen} />
         ) : (
           <p className="text-ink-2">
             A title, and what else you know: course, day, time, points, effort, how often. Days off are left
@@ -88,10 +88,12 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
 /** The row that it will be. */
 function Understood({
   line,
+  today,
   course,
   onCourse,
 }: {
   line: Line;
+  today: string;
   course: number | null;
   onCourse: (course: number) => void;
 }) {
@@ -114,7 +116,7 @@ function Understood({
             </option>
           ))}
         </select>
-        <span className="text-ink-2">{lineWords(line)}</span>
+        <span className="text-ink-2">{lineWords(line, today)}</span>
       </p>
       {line.days.length > 1 && (
         <p className="text-ink-2">

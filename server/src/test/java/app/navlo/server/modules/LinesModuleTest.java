@@ -10,7 +10,7 @@ import org.testng.annotations.Test;
 public class LinesModuleTest extends Modules {
     private static final String ASKED = """
             { courses: [{ id: 1, name: 'Soil Science', shortName: 'Soil' }, { id: 2, name: 'Plant Identification',
-              shortName: 'Plants' }], course: null, today: '2026-11-24', lastDay: '2026-12-18',
+              shortName: 'Plants' }], course: null, today: '2026-11-24', firstDay: '2026-09-07', lastDay: '2026-12-18',
               daysOff: [{ first: '2026-12-08', last: '2026-12-12' }] }""";
 
     @DataProvider
@@ -24,6 +24,7 @@ public class LinesModuleTest extends Modules {
             {"portfolio by next friday 45 min", "Portfolio|null|PROJECT|2026-12-04 null|null|45"},
             {"forum post today 12,5p", "Forum post|null|DISCUSSION|2026-11-24 null|12.5|null"},
             {"Plant Identification: key 9", "Key 9|2|ASSIGNMENT|null null|null|null"},
+            {"algebra paper fri 40 marks", "Algebra paper|null|ASSIGNMENT|2026-11-27 null|40|null"},
             {"1,500 words on clay", "1,500 words on clay|null|ASSIGNMENT|null null|null|null"},
         };
     }
@@ -36,6 +37,28 @@ public class LinesModuleTest extends Modules {
                         + ", " + ASKED
                         + "))";
         assertEquals(say(of), understood);
+    }
+
+    @DataProvider
+    public static Object[][] withoutAYear() {
+        return new Object[][] {
+            {"essay 18 sep", "2026-09-18", "due Fri 18 Sep"},
+            {"essay 7 sep", "2026-09-07", "due Mon 7 Sep"},
+            {"essay 6 sep", "2027-09-06", "due Mon 6 Sep 2027"},
+            {"essay 3 dec", "2026-12-03", "due Thu 3 Dec"},
+            {"essay 12 jan", "2027-01-12", "due Tue 12 Jan 2027"},
+            {"essay 18 sep 2027", "2027-09-18", "due Sat 18 Sep 2027"},
+            {"essay monday", "2026-11-30", "due Mon 30 Nov"},
+            {"log every monday from 9 nov until 30 nov", "2026-11-09", "due Mon 9 Nov"},
+        };
+    }
+
+    /** What is written down in the middle of a term is mostly of that term; a day of another year says so. */
+    @Test(dataProvider = "withoutAYear")
+    public void aDayWithoutAYearIsTheTermsThoughItIsOver(String line, String day, String words) {
+        String understood = "lines.understand(" + quoted(line) + ", " + ASKED + ")";
+        assertEquals(say(understood + ".dueDay"), day);
+        assertEquals(say("lines.lineWords(" + understood + ", '2026-11-24')"), "assignment, " + words);
     }
 
     @AfterMethod
@@ -70,7 +93,7 @@ public class LinesModuleTest extends Modules {
         readAs(order, false);
         assertEquals(say("lines.understand(" + quoted(line) + ", " + ASKED + ").dueDay"), day);
         assertEquals(
-                say("lines.outlineRows([" + quoted(line) + "], " + ASKED + ", '2026-09-07')[0].dueDay")
+                say("lines.outlineRows([" + quoted(line) + "], " + ASKED + ")[0].dueDay")
                         .substring(5),
                 day.substring(5));
     }
@@ -101,7 +124,7 @@ public class LinesModuleTest extends Modules {
 
     @Test
     public void whatWasUnderstoodIsSaidAsItsReaderReadsIt() {
-        String line = "lines.lineWords(lines.understand('exam 3 dec 9:00-11:30 40p', " + ASKED + "))";
+        String line = "lines.lineWords(lines.understand('exam 3 dec 9:00-11:30 40p', " + ASKED + "), '2026-11-24')";
         assertEquals(say(line), "test, at Thu 3 Dec 09:00 to 11:30, 40 points");
         readAs("MONTH_FIRST", true);
         assertEquals(say(line), "test, at Thu Dec 3 9:00 am to 11:30 am, 40 points");
@@ -157,7 +180,7 @@ public class LinesModuleTest extends Modules {
     @Test(dataProvider = "outlines")
     public void aLineOfAnOutlineIsARowWhereItNamesADay(String line, String row) {
         String of = "lines.outlineRows([" + quoted(line) + "], " + ASKED
-                + ", '2026-09-07').map((one) => [one.title, one.dueDay,"
+                + ").map((one) => [one.title, one.dueDay,"
                 + " one.possible].map(String).join('|')).join(';')";
         assertEquals(say(of), row);
     }
