@@ -7,11 +7,11 @@ import { useNavigate } from 'react-router';
 import type { Work } from '../api/client';
 import { searchQuery } from '../api/queries';
 import { hasModifier, isTyping } from '../lib/keys';
-import { type Line, lineWords, understand } from '../lib/lines';
+import { type Line, lineWords, overIn, understand } from '../lib/lines';
 import { useNow } from '../lib/now';
 import { fits } from '../lib/search';
 import { useSettled } from '../lib/settled';
-import { addDays, localDate } from '../lib/time';
+import { addDays, localDate, localTime } from '../lib/time';
 import { KIND_WORDS, moveWords, stageDetail, stageWord } from '../lib/words';
 import { addLine, titlesOf } from '../ui/added';
 import { CourseMark } from '../ui/course-mark';
@@ -281,16 +281,21 @@ interface AddRowProps {
 }
 
 function AddRow({ text, line, onDone, onGo }: AddRowProps) {
-  const { id, board, course: courseOf } = useStudent();
+  const { id, zone, board, course: courseOf } = useStudent();
   const { today } = useTerms().asked;
+  const now = useNow();
   const course = line.course ?? (board.courses.length === 1 ? (board.courses[0]?.id ?? null) : null);
   const add = async () => {
-    if (course === null || (line.every && line.days.length <= 1)) {
+    const asks =
+      course === null ||
+      (line.every && line.days.length <= 1) ||
+      overIn(line, today, localTime(now, zone)) > 0;
+    if (asks) {
       onGo(`/s/${id}/work?add=line&line=${encodeURIComponent(text)}`);
       return;
     }
     try {
-      await addLine(id, line, course, onDone);
+      await addLine(id, line, course, 'NOT_HANDED_IN', onDone);
     } catch (error) {
       noticeFault(error);
     }

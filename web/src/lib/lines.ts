@@ -164,7 +164,9 @@ const LITTLE = new Set(['the', 'for', 'and', 'due', 'all', 'one', 'two', 'new'])
 /** How surely a word names a course: its own words do, their beginnings, and at either end of a line three letters of them. */
 function hitOf(word: string, atAnEnd: boolean, parts: readonly string[]): number {
   if (parts.includes(word)) return 1;
-  if (!parts.some((part) => part.startsWith(word))) return 0;
+  // "maths" is short for what doesn't go on with an s.
+  const begins = word.length >= 5 ? word.replace(/s$/, '') : word;
+  if (!parts.some((part) => part.startsWith(begins))) return 0;
   if (word.length >= 4) return 1;
   return atAnEnd && !LITTLE.has(word) ? 0.5 : 0;
 }
@@ -218,6 +220,19 @@ export function lineWords(line: Line, today: string): string {
     line.effortMinutes ? span(line.effortMinutes) : '',
   ];
   return parts.filter(Boolean).join(', ');
+}
+
+/**
+ * How many of its dues are over; what happens at a time of its own is never handed in.
+ *
+ * @param time of today, as "17:05"
+ */
+export function overIn(line: Line, today: string, time: string): number {
+  if (line.endsTime) return 0;
+  const days = line.days.length > 0 ? line.days : [line.dueDay];
+  const over = (day: string) =>
+    day < today || (day === today && line.dueTime !== null && line.dueTime < time);
+  return days.filter((day) => day !== null && over(day)).length;
 }
 
 export function kindOf(title: string): Work['kind'] {

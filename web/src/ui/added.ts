@@ -34,19 +34,24 @@ function formsOf(line: Line, course: number): Schemas['WorkForm'][] {
   }));
 }
 
+/** Of work that was due before it was typed in: when it was handed in, or that it wasn't. */
+export type Over = Exclude<Schemas['SeveralForm']['past'], null | undefined | 'NOW'> | 'NOT_HANDED_IN';
+
 /** Adds what a line says, as one change, and says so. @throws Refused */
 export async function addLine(
   student: number,
   line: Line,
   course: number,
+  over: Over,
   onWritten?: () => void,
 ): Promise<void> {
   const works = formsOf(line, course);
-  const done = await once(`line ${JSON.stringify(works)}`, (key) =>
+  const past = over === 'NOT_HANDED_IN' ? null : over;
+  const done = await once(`line ${JSON.stringify(works)} ${past}`, (key) =>
     take(
       client.POST('/api/students/{student}/works/several', {
         params: { path: { student }, header: { 'Idempotency-Key': key } },
-        body: { works },
+        body: { works, past },
       }),
     ),
   );

@@ -3,7 +3,8 @@ import { useId } from 'react';
 
 interface ChoiceProps<T extends string> {
   label: string;
-  value: T;
+  /** Null as long as nothing is chosen. */
+  value: T | null;
   options: readonly (readonly [value: T, words: string])[];
   onChange: (value: T) => void;
   hint?: string | undefined;

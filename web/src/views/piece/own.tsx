@@ -58,7 +58,8 @@ function OwnEffort({ detail }: { detail: Detail }) {
   };
   return (
     <>
-      <TextButton onClick={() => setAsking(true)} className="ml-1.5 text-[13.5px] text-ink-2">
+      {' '}
+      <TextButton onClick={() => setAsking(true)} className="text-[13.5px] text-ink-2">
         {work.effortMinutes ? (work.ownEffort ? 'my estimate' : 'it takes me longer') : 'how long?'}
       </TextButton>
       <Dialog open={asking} onOpenChange={setAsking} title="How long it takes" about={work.title}>

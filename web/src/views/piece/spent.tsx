@@ -18,8 +18,8 @@ function Spent({ detail }: { detail: Detail }) {
   if (!mayWrite) return words && <span className="text-ink-2"> · {words}</span>;
   return (
     <>
-      <span className="text-ink-2">{words && ` · ${words}`}</span>
-      <TextButton onClick={() => setOpen(true)} className="ml-1.5 text-[13.5px] text-ink-2">
+      <span className="text-ink-2">{words && ` · ${words}`}</span>{' '}
+      <TextButton onClick={() => setOpen(true)} className="text-[13.5px] text-ink-2">
         {words ? 'add time' : 'time spent?'}
       </TextButton>
       <Dialog open={open} onOpenChange={setOpen} title="Time you spent on it" about={work.title}>

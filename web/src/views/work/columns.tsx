@@ -25,12 +25,17 @@ export interface Column {
   sort?: SortKey;
   /** Its track of the grid. */
   track: string;
+  /** Its track where a piece of work is open beside: what it is called needs the room. */
+  tight?: string;
   /** Whether its words stand at its right-hand end. */
   end?: boolean;
   /** Whether its words are quieter than the rest. */
   quiet?: boolean;
   cell: (props: CellProps) => ReactNode;
 }
+
+/** Under as many pixels what is called is given the room of what is said beside it. */
+export const TIGHT = 860;
 
 /** Shown only where it was chosen. */
 const NEVER = Number.POSITIVE_INFINITY;
@@ -43,6 +48,7 @@ export const COLUMNS: readonly Column[] = [
     sort: 'state',
     from: 0,
     track: 'minmax(248px, 0.4fr)',
+    tight: '196px',
     cell: ({ work }) => <StateWords work={work} />,
   },
   { key: 'title', head: 'Work', sort: 'title', from: 0, track: 'minmax(180px, 1.3fr)', cell: TitleCell },
@@ -66,8 +72,8 @@ export const COLUMNS: readonly Column[] = [
     quiet: true,
     cell: ({ work }) => (work.effortMinutes ? span60(work.effortMinutes) : ''),
   },
-  { key: 'score', head: 'Score', sort: 'points', from: 860, track: '72px', end: true, cell: ScoreCell },
-  { key: 'feedback', head: 'Feedback', from: 860, track: 'minmax(100px, 0.35fr)', cell: FeedbackCell },
+  { key: 'score', head: 'Score', sort: 'points', from: TIGHT, track: '72px', end: true, cell: ScoreCell },
+  { key: 'feedback', head: 'Feedback', from: TIGHT, track: 'minmax(100px, 0.35fr)', cell: FeedbackCell },
   {
     key: 'files',
     head: 'Files',
@@ -140,6 +146,7 @@ export const COLUMNS: readonly Column[] = [
     sort: 'loss',
     from: 0,
     track: 'minmax(188px, 0.3fr)',
+    tight: '136px',
     cell: ({ work, student, now }) => <TimingBar countdown={countdown(work, student.zone, now)} />,
   },
 ];
@@ -153,7 +160,11 @@ export interface Layout {
 
 /** Null layout: those that fit, the least needed leaving first. */
 export function columnsFor(width: number, layout: Layout | null): readonly Column[] {
-  if (!layout) return COLUMNS.filter((column) => column.from <= width);
+  if (!layout) {
+    return COLUMNS.filter((column) => column.from <= width).map((column) =>
+      width < TIGHT && column.tight ? { ...column, track: column.tight } : column,
+    );
+  }
   return layout.keys.flatMap((key) => {
     const column = COLUMNS.find((one) => one.key === key);
     const pixels = layout.widths[key];
@@ -173,7 +184,7 @@ function TitleCell({ work, student }: CellProps) {
         <span className="shrink-0 pl-1.5 text-[13px] text-ink-2">optional</span>
       )}
       <span
-        className="ml-auto max-w-[40%] shrink-0 truncate pl-2.5 text-[13px] text-ink-2"
+        className="ml-auto max-w-[40%] shrink-0 truncate pl-2.5 text-[13px] text-ink-2 group-data-[tight=true]/work:max-w-[30%]"
         title={course?.name}
       >
         {course?.shortName}

@@ -1,11 +1,13 @@
 import { type FormEvent, useMemo, useRef, useState } from 'react';
 import { useStudent } from '../../frame/student';
 import { useTerms } from '../../frame/terms';
-import { type Line, lineWords, understand } from '../../lib/lines';
-import { dateWords } from '../../lib/time';
+import { type Line, lineWords, overIn, understand } from '../../lib/lines';
+import { useMinute } from '../../lib/now';
+import { dateWords, localTime } from '../../lib/time';
 import { count } from '../../lib/words';
-import { addLine, titlesOf } from '../../ui/added';
+import { addLine, type Over, titlesOf } from '../../ui/added';
 import { Button } from '../../ui/button';
+import { Choice } from '../../ui/choice';
 import { CourseMark } from '../../ui/course-mark';
 import { useWrite } from '../../ui/use-write';
 
@@ -17,6 +19,12 @@ interface LineAddProps {
   first?: string;
   onDone?: () => void;
 }
+
+const OVER_WORDS: readonly (readonly [Over, string])[] = [
+  ['AT_ITS_DUE', 'handed in on time'],
+  ['LATE', 'handed in late'],
+  ['NOT_HANDED_IN', 'not handed in'],
+];
 
 /** One line adds work: it is understood while one types, and shown as it will be before Enter. */
 function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineAddProps) {
@@ -33,8 +41,9 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
   );
   const of = chosen ?? line?.course ?? null;
   const ready = line !== null && line.title !== '' && of !== null;
+  const over = useOver(line, asked.today);
   const sent = useWrite(async (what: { line: Line; course: number }) => {
-    await addLine(id, what.line, what.course, () => {
+    await addLine(id, what.line, what.course, over.said, () => {
       // The next line can be written at once.
       setText('');
       setChosen(null);
@@ -48,7 +57,7 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
   const busy = sending !== null && sending === text;
   const add = (event: FormEvent) => {
     event.preventDefault();
-    if (!ready || busy) return;
+    if (!ready || busy || over.isAsked()) return;
     setSending(text);
     void sent.write({ line, course: of }).then(() => setSending(null));
   };
@@ -80,9 +89,49 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
             out.
           </p>
         )}
+        {ready && over.choice}
       </div>
     </form>
   );
+}
+
+/** "It was due before now. It was", before how. */
+function overWords(overs: number, days: number): string {
+  if (days <= 1) return 'It was due before now. It was';
+  return overs === 1
+    ? 'One of them was due before now. It was'
+    : `${overs} of them were due before now. They were`;
+}
+
+/** How what is over stands: it is asked before it is added, and stands for the lines after it. */
+function useOver(line: Line | null, today: string) {
+  const { zone } = useStudent();
+  const time = localTime(useMinute(), zone);
+  const [answer, setAnswer] = useState<Over | null>(null);
+  const [unsaid, setUnsaid] = useState(false);
+  const box = useRef<HTMLDivElement>(null);
+  const many = line === null ? 0 : overIn(line, today, time);
+  const open = many > 0 && answer === null;
+  return {
+    said: answer ?? 'NOT_HANDED_IN',
+    /** Whether it has to be said first, which is pointed out then. */
+    isAsked: () => {
+      setUnsaid(open);
+      if (open) box.current?.querySelector('input')?.focus();
+      return open;
+    },
+    choice: many > 0 && (
+      <div ref={box} className="pt-1.5">
+        <Choice
+          label={overWords(many, line?.days.length ?? 0)}
+          value={answer}
+          options={OVER_WORDS}
+          onChange={setAnswer}
+          fault={unsaid && open ? 'Say how it stands; then it can be added.' : undefined}
+        />
+      </div>
+    ),
+  };
 }
 
 /** The row that it will be. */

@@ -14,7 +14,7 @@ import { useKeptScroll } from '../../lib/kept-scroll';
 import { hasModifier, isTyping } from '../../lib/keys';
 import type { Sort, SortKey } from '../../lib/narrow';
 import { useWidth } from '../../lib/width';
-import { COLUMNS, type Column, columnsFor, type Layout } from './columns';
+import { COLUMNS, type Column, columnsFor, type Layout, TIGHT } from './columns';
 import type { Line } from './model';
 import { useScoring } from './scoring';
 import { GroupRow, WorkRow } from './work-row';
@@ -70,7 +70,8 @@ function WorkTable(props: WorkTableProps) {
       aria-label={`Work, ${shown} of ${student.board.counts.total}`}
       aria-rowcount={lines.length + 1}
       onKeyDown={(event) => walked(event, stop, move, props)}
-      className="no-print relative min-h-0 flex-1 overflow-auto outline-none"
+      data-tight={!narrow && !layout && width < TIGHT}
+      className="group/work no-print relative min-h-0 flex-1 overflow-auto outline-none"
       style={{ '--tracks': tracks(columns, chosen !== null) } as CSSProperties}
     >
       {!narrow && (

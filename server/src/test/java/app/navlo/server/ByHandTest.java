@@ -5,6 +5,7 @@ import static org.testng.Assert.assertFalse;
 import static org.testng.Assert.assertTrue;
 
 import java.time.LocalDate;
+import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -12,6 +13,7 @@ import java.util.Map;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.springframework.context.annotation.Import;
 import org.springframework.test.context.TestPropertySource;
 import org.testng.annotations.Test;
@@ -71,6 +73,41 @@ public class ByHandTest extends OwnServer {
                         .status(),
                 409,
                 "nothing of it is with the teacher");
+    }
+
+    private JsonNode addTold(long course, String title, String past) {
+        LocalDate today = LocalDate.now();
+        String works = Stream.of(today.minusDays(9), today.minusDays(2), today.plusDays(5))
+                .map(due -> TermTest.work(course, title + " " + today.until(due, ChronoUnit.DAYS))
+                        .replaceFirst("\"dueDay\":\"[^\"]*\"", "\"dueDay\":\"" + due + "\""))
+                .collect(Collectors.joining(","));
+        TestClient.Answer added = asta.post(STUDENT + "/works/several", "{\"works\":[" + works + "]" + past + "}");
+        assertEquals(added.status(), 201, added.body());
+        return added.json();
+    }
+
+    @Test
+    public void whatIsTypedAndOverIsHandedInAsItsWriterSays() {
+        long course = addCourse("Typed");
+        addTold(course, "Silent", "");
+        assertTrue(work("Silent -9").get("missing").asBoolean(), "nobody said that it was handed in");
+        JsonNode onTime = addTold(course, "Diary", ",\"past\":\"AT_ITS_DUE\"");
+        JsonNode diary = work("Diary -9");
+        assertEquals(diary.get("timing").asString(), "ON_TIME");
+        assertEquals(diary.get("handedInAt"), diary.get("due"));
+        assertEquals(work("Diary -2").get("stage").asString(), "TURNED_IN");
+        assertEquals(work("Diary 5").get("stage").asString(), "ASSIGNED", "it isn't over");
+        addTold(course, "Slow", ",\"past\":\"LATE\"");
+        assertEquals(work("Slow -9").get("timing").asString(), "LATE");
+        int before = board().at("/counts/total").asInt();
+        undo(onTime);
+        assertEquals(board().at("/counts/total").asInt(), before - 3, "one change, hand-ins and all");
+        assertEquals(
+                asta.post(
+                                STUDENT + "/works/several",
+                                "{\"works\":[" + TermTest.work(course, "Odd") + "],\"past\":\"SOON\"}")
+                        .status(),
+                400);
     }
 
     @Test

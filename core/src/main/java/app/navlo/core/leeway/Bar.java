@@ -4,7 +4,7 @@ import app.navlo.core.reason.Rule;
 
 /** Why leeway can't be had. All that apply are said, in this order. */
 public enum Bar implements Rule {
-    NO_RULE("This course gives none"),
+    NO_RULE("As far as is known this course gives none"),
     IN_CLASS("It happens at its time, which can't be moved"),
     SHUT_FOR_GOOD("It can't open any more unless the teacher opens what it waits for"),
     NO_DUE("There is no due to move"),

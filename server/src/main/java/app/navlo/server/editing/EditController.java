@@ -14,6 +14,7 @@ import jakarta.validation.constraints.Size;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.core.annotation.AuthenticationPrincipal;
@@ -61,10 +62,15 @@ public class EditController {
         return of(editor.addWork(Writer.of(student, person, null, key), form));
     }
 
-    /** @param works one after the other, as work that repeats is */
+    /**
+     * @param works one after the other, as work that repeats is
+     * @param past when that of it was handed in that was due before now; null for what wasn't
+     */
     public record SeveralForm(
             @NotEmpty(message = "Say what to add.") @Size(max = 200, message = "At most 200 at once.")
-            List<@Valid WorkForm> works) {}
+            List<@Valid WorkForm> works,
+
+            @Nullable DoneWhen past) {}
 
     /** Adds several pieces of work as one change. */
     @PostMapping("/works/several")
@@ -74,7 +80,7 @@ public class EditController {
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
             @Valid @RequestBody SeveralForm form) {
-        return of(editor.addWorks(Writer.of(student, person, null, key), form.works()));
+        return of(editor.addWorks(Writer.of(student, person, null, key), form.works(), form.past()));
     }
 
     /** Changes a piece of work. What is set so, no source overwrites. */

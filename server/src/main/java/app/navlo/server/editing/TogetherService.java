@@ -25,8 +25,6 @@ import app.navlo.server.store.StudentEstimates;
 import app.navlo.server.store.WishList;
 import app.navlo.server.store.Work;
 import app.navlo.server.store.Works;
-import java.time.Duration;
-import java.time.Instant;
 import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -53,7 +51,6 @@ class TogetherService {
             "Nailed to an hour: ",
             WishList.Kind.NONE,
             "Left to the plan: ");
-    private static final Duration A_DAY = Duration.ofDays(1);
 
     private final WorkWrites writes;
     private final StudentEstimates estimates;
@@ -324,7 +321,8 @@ class TogetherService {
         Stamp now = writes.stamp(writer, writes.now());
         for (Board.Entry entry : entries) {
             if (form.done() != null) {
-                Stamp then = writes.stamp(writer, handedIn(form.done().when(), entry));
+                Stamp then =
+                        writes.stamp(writer, form.done().when().at(entry.state().due(), writes.now()));
                 HandInContent content =
                         HandInRules.ownWord(entry.work().definition().kind());
                 int attempt = HandInRules.attempt(entry.state());
@@ -336,15 +334,5 @@ class TogetherService {
             }
         }
         facts.addAll(reported);
-    }
-
-    private Instant handedIn(DoneWhen when, Board.Entry entry) {
-        Instant now = writes.now();
-        Instant due = entry.state().due();
-        if (when == DoneWhen.NOW || due == null || due.isAfter(now)) {
-            return now;
-        }
-        Instant late = due.plus(A_DAY);
-        return when == DoneWhen.AT_ITS_DUE ? due : late.isAfter(now) ? now : late;
     }
 }

@@ -61,6 +61,26 @@ public class LinesModuleTest extends Modules {
         assertEquals(say("lines.lineWords(" + understood + ", '2026-11-24')"), "assignment, " + words);
     }
 
+    @DataProvider
+    public static Object[][] over() {
+        return new Object[][] {
+            {"essay 18 sep", "1"},
+            {"essay today", "0"},
+            {"essay today 16:19", "1"},
+            {"essay today 16:20", "0"},
+            {"essay", "0"},
+            {"exam 18 sep 9:00-11:00", "0"},
+            {"log every monday from 9 nov", "3"},
+        };
+    }
+
+    /** It is twenty past four. What happens at a time of its own is never handed in. */
+    @Test(dataProvider = "over")
+    public void whatIsOverIsCounted(String line, String over) {
+        String understood = "lines.understand(" + quoted(line) + ", " + ASKED + ")";
+        assertEquals(say("lines.overIn(" + understood + ", '2026-11-24', '16:20')"), over);
+    }
+
     @AfterMethod
     public void asUsual() {
         readAs("DAY_FIRST", false);
@@ -137,6 +157,7 @@ public class LinesModuleTest extends Modules {
             {"pla key 9 fri", "2"},
             {"key for the pla gate fri", "null"},
             {"the essay", "null"},
+            {"idents test fri", "2"},
         };
     }
 

@@ -218,9 +218,9 @@ public class OwnTermScreenTest extends Screen {
         Locator line = page.getByLabel("A piece of work in one line");
         Locator row = page.locator("form").filter(new Locator.FilterOptions().setHas(line));
         String[][] lines = {
-            {"drawing essay 18 dec 17:00 60p 3h", "Drawing essay", "Life Drawing", "18 Dec 17:00", "60 points", "3 h"},
+            {"drawing essay 18 dec 17:00 60p 3h", "Drawing essay", "Life Drawing", "18 Dec", "17:00, 60 points", "3 h"},
             {"quiz 4 spanish 12 dec", "Quiz 4", "Spanish", "quiz, due"},
-            {"final exam mathematics 17 dec 9:00-11:00", "Final exam", "Mathematics", "17 Dec 09:00 to 11:00"},
+            {"final exam mathematics 17 dec 9:00-11:00", "Final exam", "Mathematics", "17 Dec", "09:00 to 11:00"},
             {"read chapter 7", "Read chapter 7", "no due date"},
             {"Lab report opens 1 dec due 9 dec 90 min history", "Lab report", "1 Dec", "9 Dec", "1 h 30"},
             {"vocabulary quiz every friday 3 times spanish", "Vocabulary quiz 1", "3 times, every week"},

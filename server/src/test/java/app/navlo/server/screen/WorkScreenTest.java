@@ -374,6 +374,26 @@ public class WorkScreenTest extends Screen {
         assertThat(page.locator("[role=row][data-work]")).hasCount(1);
     }
 
+    /** What is written down afterwards isn't called missing in silence, and isn't taken as done in silence either. */
+    @Test
+    public void ofALineThatIsOverItIsAskedHowItStands() {
+        Page page = mira("/s/1/work?add=line");
+        Locator line = page.getByLabel("A piece of work in one line");
+        Locator form = page.locator("form").filter(new Locator.FilterOptions().setHas(line));
+        line.fill("soil diary every monday from 2 nov until 7 dec");
+        assertThat(form).containsText("4 of them were due before now. They were");
+        line.press("Enter");
+        assertThat(form).containsText("Say how it stands; then it can be added.");
+        assertThat(form.getByLabel("handed in on time")).isFocused();
+        page.keyboard().press("Space");
+        page.keyboard().press("Enter");
+        assertThat(notice(page, "Added 6 pieces of work")).isVisible();
+        page.getByLabel("Narrow by text").fill("soil diary");
+        assertThat(page.locator("[role=row][data-work]")).hasCount(6);
+        assertThat(row(page, "Soil diary 4")).containsText("Turned in");
+        assertThat(row(page, "Soil diary 5")).containsText("Assigned");
+    }
+
     @Test
     public void onAPhoneNothingIsWiderThanTheScreen() {
         Page page = signedIn(Look.IN_HAND, "Mira Solheim");
