@@ -390,8 +390,8 @@ public class WorkScreenTest extends Screen {
         assertThat(notice(page, "Added 6 pieces of work")).isVisible();
         page.getByLabel("Narrow by text").fill("soil diary");
         assertThat(page.locator("[role=row][data-work]")).hasCount(6);
-        assertThat(row(page, "Soil diary 4")).containsText("Turned in");
-        assertThat(row(page, "Soil diary 5")).containsText("Assigned");
+        assertThat(row(page, "Diary 4")).containsText("Turned in");
+        assertThat(row(page, "Diary 5")).containsText("Assigned");
     }
 
     @Test
