@@ -8,10 +8,10 @@ import type { Work } from '../api/client';
 import { searchQuery } from '../api/queries';
 import { hasModifier, isTyping } from '../lib/keys';
 import { type Line, lineWords, overIn, understand } from '../lib/lines';
-import { useNow } from '../lib/now';
+import { useNow, useWall } from '../lib/now';
 import { fits } from '../lib/search';
 import { useSettled } from '../lib/settled';
-import { addDays, localDate, localTime } from '../lib/time';
+import { addDays, localDate } from '../lib/time';
 import { KIND_WORDS, moveWords, stageDetail, stageWord } from '../lib/words';
 import { addLine, titlesOf } from '../ui/added';
 import { CourseMark } from '../ui/course-mark';
@@ -282,14 +282,10 @@ interface AddRowProps {
 
 function AddRow({ text, line, onDone, onGo }: AddRowProps) {
   const { id, zone, board, course: courseOf } = useStudent();
-  const { today } = useTerms().asked;
-  const now = useNow();
+  const now = useWall(zone);
   const course = line.course ?? (board.courses.length === 1 ? (board.courses[0]?.id ?? null) : null);
   const add = async () => {
-    const asks =
-      course === null ||
-      (line.every && line.days.length <= 1) ||
-      overIn(line, today, localTime(now, zone)) > 0;
+    const asks = course === null || (line.every && line.days.length <= 1) || overIn(line, now) > 0;
     if (asks) {
       onGo(`/s/${id}/work?add=line&line=${encodeURIComponent(text)}`);
       return;
@@ -310,7 +306,7 @@ function AddRow({ text, line, onDone, onGo }: AddRowProps) {
           {line.days.length > 1 && ` and ${line.days.length - 1} more`}
           <span className="text-ink-2">
             {' '}
-            {known ? known.shortName : 'which course?'}, {lineWords(line, today)}
+            {known ? known.shortName : 'which course?'}, {lineWords(line, now.today)}
           </span>
         </span>
       </Command.Item>

@@ -222,17 +222,22 @@ export function lineWords(line: Line, today: string): string {
   return parts.filter(Boolean).join(', ');
 }
 
-/**
- * How many of its dues are over; what happens at a time of its own is never handed in.
- *
- * @param time of today, as "17:05"
- */
-export function overIn(line: Line, today: string, time: string): number {
+/** A day and a time of day, as fields have them: "2026-11-24", "17:05". */
+export interface WallNow {
+  today: string;
+  time: string;
+}
+
+/** Whether a due is over. @param time of day; null or empty for the end of it */
+export function isOver(day: string, time: string | null, now: WallNow): boolean {
+  return day < now.today || (day === now.today && Boolean(time) && (time as string) < now.time);
+}
+
+/** How many of its dues are over; what happens at a time of its own is never handed in. */
+export function overIn(line: Line, now: WallNow): number {
   if (line.endsTime) return 0;
   const days = line.days.length > 0 ? line.days : [line.dueDay];
-  const over = (day: string) =>
-    day < today || (day === today && line.dueTime !== null && line.dueTime < time);
-  return days.filter((day) => day !== null && over(day)).length;
+  return days.filter((day) => day !== null && isOver(day, line.dueTime, now)).length;
 }
 
 export function kindOf(title: string): Work['kind'] {

@@ -2,13 +2,13 @@ import { type FormEvent, useMemo, useRef, useState } from 'react';
 import { useStudent } from '../../frame/student';
 import { useTerms } from '../../frame/terms';
 import { type Line, lineWords, overIn, understand } from '../../lib/lines';
-import { useMinute } from '../../lib/now';
-import { dateWords, localTime } from '../../lib/time';
+import { useWall } from '../../lib/now';
+import { dateWords } from '../../lib/time';
 import { count } from '../../lib/words';
 import { addLine, type Over, titlesOf } from '../../ui/added';
 import { Button } from '../../ui/button';
-import { Choice } from '../../ui/choice';
 import { CourseMark } from '../../ui/course-mark';
+import { OverChoice } from '../../ui/over';
 import { useWrite } from '../../ui/use-write';
 
 interface LineAddProps {
@@ -19,12 +19,6 @@ interface LineAddProps {
   first?: string;
   onDone?: () => void;
 }
-
-const OVER_WORDS: readonly (readonly [Over, string])[] = [
-  ['AT_ITS_DUE', 'handed in on time'],
-  ['LATE', 'handed in late'],
-  ['NOT_HANDED_IN', 'not handed in'],
-];
 
 /** One line adds work: it is understood while one types, and shown as it will be before Enter. */
 function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineAddProps) {
@@ -41,7 +35,7 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
   );
   const of = chosen ?? line?.course ?? null;
   const ready = line !== null && line.title !== '' && of !== null;
-  const over = useOver(line, asked.today);
+  const over = useOver(line);
   const sent = useWrite(async (what: { line: Line; course: number }) => {
     await addLine(id, what.line, what.course, over.said, () => {
       // The next line can be written at once.
@@ -95,22 +89,14 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
   );
 }
 
-/** "It was due before now. It was", before how. */
-function overWords(overs: number, days: number): string {
-  if (days <= 1) return 'It was due before now. It was';
-  return overs === 1
-    ? 'One of them was due before now. It was'
-    : `${overs} of them were due before now. They were`;
-}
-
 /** How what is over stands: it is asked before it is added, and stands for the lines after it. */
-function useOver(line: Line | null, today: string) {
+function useOver(line: Line | null) {
   const { zone } = useStudent();
-  const time = localTime(useMinute(), zone);
+  const now = useWall(zone);
   const [answer, setAnswer] = useState<Over | null>(null);
   const [unsaid, setUnsaid] = useState(false);
   const box = useRef<HTMLDivElement>(null);
-  const many = line === null ? 0 : overIn(line, today, time);
+  const many = line === null ? 0 : overIn(line, now);
   const open = many > 0 && answer === null;
   return {
     said: answer ?? 'NOT_HANDED_IN',
@@ -121,13 +107,13 @@ function useOver(line: Line | null, today: string) {
       return open;
     },
     choice: many > 0 && (
-      <div ref={box} className="pt-1.5">
-        <Choice
-          label={overWords(many, line?.days.length ?? 0)}
+      <div ref={box} className="pt-1.5 pb-2">
+        <OverChoice
+          many={many}
+          of={line?.days.length ?? 0}
           value={answer}
-          options={OVER_WORDS}
           onChange={setAnswer}
-          fault={unsaid && open ? 'Say how it stands; then it can be added.' : undefined}
+          unsaid={unsaid}
         />
       </div>
     ),

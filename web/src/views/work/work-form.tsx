@@ -3,13 +3,16 @@ import { type Board, client, type Schemas, take, writeKey } from '../../api/clie
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
-import { kindOf } from '../../lib/lines';
+import { isOver, kindOf } from '../../lib/lines';
 import { readNarrowing } from '../../lib/narrow';
+import { useWall } from '../../lib/now';
 import { KIND_WORDS } from '../../lib/words';
+import type { Over } from '../../ui/added';
 import { Button } from '../../ui/button';
 import { Dialog } from '../../ui/dialog';
 import { Check, Select, TextArea, TextField } from '../../ui/field';
 import { noticeChange } from '../../ui/notice';
+import { OverChoice } from '../../ui/over';
 import { useFormWrite } from '../../ui/use-form-write';
 
 type Form = Schemas['WorkForm'];
@@ -41,7 +44,11 @@ interface WorkFormProps {
 }
 
 /** What is typed: texts, empty for nothing. */
-type Typed = Record<TextName, string> & Pick<Form, 'kind' | 'required'>;
+type Typed = Record<TextName, string> &
+  Pick<Form, 'kind' | 'required'> & {
+    /** Of work that is added when it was due already; empty as long as nobody says. */
+    over: Over | '';
+  };
 
 const TEXTS = [
   'courseId',
@@ -67,6 +74,7 @@ function typedOf(form: Form): Typed {
     endsTime: form.endsTime?.slice(0, 5) ?? '',
     kind: form.kind,
     required: form.required,
+    over: '',
   };
 }
 
@@ -92,7 +100,8 @@ function formOf(typed: Typed): Form {
 
 /** The form, and what it comes to: added or changed, and another begun where one wants to. */
 function useWorkForm({ onClose, edited }: WorkFormProps) {
-  const { id, board } = useStudent();
+  const { id, zone, board } = useStudent();
+  const wall = useWall(zone);
   const [params] = useAddress();
   const [key, setKey] = useState(writeKey);
   const another = useRef(false);
@@ -100,7 +109,7 @@ function useWorkForm({ onClose, edited }: WorkFormProps) {
   const first = edited?.form ?? blank(narrowedTo(params) ?? board.courses[0]?.id ?? 0);
   const write = useFormWrite<Typed>(typedOf(first), async (typed) => {
     const form = formOf(typed);
-    const done = await save(id, form, key, edited);
+    const done = await save(id, form, typed.over, key, edited);
     await refreshStudent(id);
     if (!another.current) onClose();
     noticeChange(id, done.change, edited ? `Changed ${form.title}` : `Added ${form.title}`);
@@ -111,7 +120,10 @@ function useWorkForm({ onClose, edited }: WorkFormProps) {
     setKey(writeKey());
     write.form.setFocus('title');
   });
-  return { ...write, another, kindSaid };
+  const asksOver = ({ dueDay, dueTime, endsTime }: Pick<Typed, 'dueDay' | 'dueTime' | 'endsTime'>) =>
+    !edited && dueDay !== '' && endsTime === '' && isOver(dueDay, dueTime, wall);
+  write.form.register('over', { validate: (over, typed) => over !== '' || !asksOver(typed) });
+  return { ...write, another, kindSaid, asksOver };
 }
 
 function WorkForm(props: WorkFormProps) {
@@ -194,8 +206,8 @@ interface PartProps {
 }
 
 /** When it is due, ends and opens. */
-function When({ work: { form, field } }: PartProps) {
-  const [dueTime, endsTime] = form.watch(['dueTime', 'endsTime']);
+function When({ work: { form, field, asksOver } }: PartProps) {
+  const [dueDay, dueTime, endsTime, over] = form.watch(['dueDay', 'dueTime', 'endsTime', 'over']);
   return (
     <>
       <TextField label="Due on" type="date" hint="Empty: no due date" {...field('dueDay')} />
@@ -208,6 +220,17 @@ function When({ work: { form, field } }: PartProps) {
           hint="Only what happens at that time, as an exam does"
           {...field('endsTime')}
         />
+      )}
+      {asksOver({ dueDay, dueTime, endsTime }) && (
+        <div className="col-span-2">
+          <OverChoice
+            many={1}
+            of={1}
+            value={over || null}
+            onChange={(said) => form.setValue('over', said, { shouldValidate: true })}
+            unsaid={form.formState.errors.over !== undefined}
+          />
+        </div>
       )}
       <TextField label="Opens on" type="date" hint="Empty: open now" {...field('opensDay')} />
     </>
@@ -283,7 +306,14 @@ function categoriesOf(board: Board, course: number): string[] | null {
   return [...new Set(names)].filter(Boolean);
 }
 
-function save(student: number, body: Form, key: string, edited: WorkFormDialogProps['edited']) {
+function save(
+  student: number,
+  body: Form,
+  over: Typed['over'],
+  key: string,
+  edited: WorkFormDialogProps['edited'],
+) {
+  const past = over === '' || over === 'NOT_HANDED_IN' ? {} : { past: over };
   return edited
     ? take(
         client.PUT('/api/students/{student}/works/{work}', {
@@ -296,7 +326,7 @@ function save(student: number, body: Form, key: string, edited: WorkFormDialogPr
       )
     : take(
         client.POST('/api/students/{student}/works', {
-          params: { path: { student }, header: { 'Idempotency-Key': key } },
+          params: { path: { student }, query: past, header: { 'Idempotency-Key': key } },
           body,
         }),
       );

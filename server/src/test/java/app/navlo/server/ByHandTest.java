@@ -99,6 +99,9 @@ public class ByHandTest extends OwnServer {
         assertEquals(work("Diary 5").get("stage").asString(), "ASSIGNED", "it isn't over");
         addTold(course, "Slow", ",\"past\":\"LATE\"");
         assertEquals(work("Slow -9").get("timing").asString(), "LATE");
+        String old = TermTest.work(course, "Old").replaceFirst("\"dueDay\":\"[^\"]*\"", "\"dueDay\":\"2026-01-09\"");
+        ok(asta.post(STUDENT + "/works?past=AT_ITS_DUE", old));
+        assertEquals(work("Old").get("timing").asString(), "ON_TIME");
         int before = board().at("/counts/total").asInt();
         undo(onTime);
         assertEquals(board().at("/counts/total").asInt(), before - 3, "one change, hand-ins and all");

@@ -26,6 +26,7 @@ import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestHeader;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
@@ -51,15 +52,20 @@ public class EditController {
     public record ChangeView(
             long id, Instant at, String kind, String source, String summary, boolean stands, boolean undoable) {}
 
-    /** Adds a piece of work that is typed in. */
+    /**
+     * Adds a piece of work that is typed in.
+     *
+     * @param past when it was handed in, if it was due before now; none if it wasn't
+     */
     @PostMapping("/works")
     @ResponseStatus(HttpStatus.CREATED)
     public Changed addWork(
             @PathVariable long student,
             @AuthenticationPrincipal Person person,
             @RequestHeader("Idempotency-Key") String key,
+            @RequestParam(required = false) @Nullable DoneWhen past,
             @Valid @RequestBody WorkForm form) {
-        return of(editor.addWork(Writer.of(student, person, null, key), form));
+        return of(editor.addWorks(Writer.of(student, person, null, key), List.of(form), past));
     }
 
     /**

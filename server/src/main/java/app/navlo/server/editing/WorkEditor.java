@@ -49,21 +49,8 @@ class WorkEditor {
     /** The change, and the number of the course or work that it is about. */
     record Edited(long change, long id) {}
 
-    @Transactional
-    public Edited addWork(Writer writer, WorkForm form) {
-        return once(writer, "add work " + form, () -> {
-            Work.Definition definition =
-                    form.definition(course(writer, form.courseId()).zone(), null);
-            long change = writes.change(writer, ChangeKind.ADD_WORK, "Added " + definition.title());
-            long id = works.add(new Works.NewWork(
-                    writer.student(), change, Work.Origin.TYPED, null, null, definition, form.instructions()));
-            writes.touch(writer, id, change);
-            return new Edited(change, id);
-        });
-    }
-
     /**
-     * Any number of pieces of work at once, as work that repeats is: one change.
+     * One or any number of pieces of work at once, as work that repeats is: one change.
      *
      * @param past when that of it was handed in that was due before now; null for what wasn't
      */

@@ -78,7 +78,7 @@ public class LinesModuleTest extends Modules {
     @Test(dataProvider = "over")
     public void whatIsOverIsCounted(String line, String over) {
         String understood = "lines.understand(" + quoted(line) + ", " + ASKED + ")";
-        assertEquals(say("lines.overIn(" + understood + ", '2026-11-24', '16:20')"), over);
+        assertEquals(say("lines.overIn(" + understood + ", { today: '2026-11-24', time: '16:20' })"), over);
     }
 
     @AfterMethod

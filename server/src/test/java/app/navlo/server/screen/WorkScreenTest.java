@@ -383,7 +383,7 @@ public class WorkScreenTest extends Screen {
         line.fill("soil diary every monday from 2 nov until 7 dec");
         assertThat(form).containsText("4 of them were due before now. They were");
         line.press("Enter");
-        assertThat(form).containsText("Say how it stands; then it can be added.");
+        assertThat(form).containsText("Choose one, then add.");
         assertThat(form.getByLabel("handed in on time")).isFocused();
         page.keyboard().press("Space");
         page.keyboard().press("Enter");
@@ -392,6 +392,20 @@ public class WorkScreenTest extends Screen {
         assertThat(page.locator("[role=row][data-work]")).hasCount(6);
         assertThat(row(page, "Diary 4")).containsText("Turned in");
         assertThat(row(page, "Diary 5")).containsText("Assigned");
+
+        button(page, "Add").click();
+        page.getByRole(AriaRole.MENUITEM, new Page.GetByRoleOptions().setName("A piece of work"))
+                .click();
+        Locator dialog = page.getByRole(AriaRole.DIALOG);
+        dialog.getByLabel("Title").fill("Soil diary of the summer");
+        dialog.getByLabel("Due on").fill("2026-11-25");
+        assertThat(dialog.getByText("It was due before now.")).isHidden();
+        dialog.getByLabel("Due on").fill("2026-09-07");
+        button(page, "Add the work").click();
+        assertThat(dialog).containsText("Choose one, then add.");
+        dialog.getByText("handed in late").click();
+        button(page, "Add the work").click();
+        assertThat(row(page, "Soil diary of the summer")).containsText("Turned in");
     }
 
     @Test
