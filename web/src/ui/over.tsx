@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import type { Over } from './added';
 import { Choice } from './choice';
 
@@ -14,20 +15,28 @@ interface OverChoiceProps {
   of: number;
   value: Over | null;
   onChange: (over: Over) => void;
-  /** Whether it has to be said before one goes on. */
-  unsaid: boolean;
+  /** How often one wanted to go on without saying it: it is gone to then. */
+  unsaid: number;
 }
 
 /** How work stands that was due before it was written down: neither missing nor done in silence. */
 function OverChoice({ many, of, value, onChange, unsaid }: OverChoiceProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const before = useRef(unsaid);
+  useEffect(() => {
+    if (unsaid > before.current) box.current?.querySelector('input')?.focus();
+    before.current = unsaid;
+  }, [unsaid]);
   return (
-    <Choice
-      label={overWords(many, of)}
-      value={value}
-      options={WORDS}
-      onChange={onChange}
-      fault={unsaid && value === null ? 'Choose one, then add.' : undefined}
-    />
+    <div ref={box}>
+      <Choice
+        label={overWords(many, of)}
+        value={value}
+        options={WORDS}
+        onChange={onChange}
+        fault={unsaid > 0 && value === null ? 'Choose one, then add.' : undefined}
+      />
+    </div>
   );
 }
 

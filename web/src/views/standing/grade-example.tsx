@@ -2,11 +2,14 @@ import { figureWords, READING_WORDS, type Standing } from '../../lib/readings';
 import type { PartProps } from './rules-form';
 
 /** What the rules of the grade make of the course as it stands. */
-function GradeExample({ sheet, trial }: Pick<PartProps, 'sheet' | 'trial'>) {
+function GradeExample({ sheet, trial, tried }: Pick<PartProps, 'sheet' | 'trial' | 'tried'>) {
   const kind = sheet.grade.kind;
   const standing: Pick<Standing, 'kind' | 'letters'> = { kind, letters: [] };
   if (kind === 'COMPLETION')
     return <p>The course is complete when all required work is done and the named work is at its percent.</p>;
+  // Figures of another kind of grade would be read as this one's.
+  if (tried.grade.kind !== kind)
+    return <p className="text-ink-2">Worked out as soon as nothing is missing.</p>;
   return (
     <>
       {trial.shares.length > 0 && (

@@ -38,7 +38,7 @@ interface GradePartProps extends PartProps {
 }
 
 /** How the grade is made, with what it would make of the course as it stands. */
-function GradePart({ sheet, change, fault, trial, course }: GradePartProps) {
+function GradePart({ sheet, change, fault, trial, tried, course }: GradePartProps) {
   const { grade } = sheet;
   const set = (part: Partial<Grade>) => change({ ...sheet, grade: { ...grade, ...part } });
   const rows = { grade, set, fault };
@@ -46,7 +46,7 @@ function GradePart({ sheet, change, fault, trial, course }: GradePartProps) {
     <RulePart
       title="How the grade is made"
       about="How scores become the course’s figure. Drops are chosen anew in every reading, so that they help the most."
-      example={<GradeExample sheet={sheet} trial={trial} />}
+      example={<GradeExample sheet={sheet} trial={trial} tried={tried} />}
     >
       <div className="flex flex-col gap-4">
         <Choice

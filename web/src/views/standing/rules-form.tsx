@@ -12,6 +12,8 @@ export interface PartProps {
   /** What is wrong with the field of this path, if anything. */
   fault: (path: string) => string | undefined;
   trial: Trial;
+  /** The rules that it was made with: the last in which nothing was missing. */
+  tried: RuleSheet;
 }
 
 interface RulePartProps {

@@ -67,9 +67,9 @@ function RulesPage({ course, stored, onNewer }: RulesPageProps) {
   const [sheet, change] = useState(stored.rules);
   const [example, setExample] = useState(USUAL);
   const [refused, setRefused] = useState<Refused | null>(null);
-  const { trial, faults } = useTrial(course.id, sheet, example, stored.trial);
+  const { trial, of, faults } = useTrial(course.id, sheet, example, stored.trial);
   const wrong = faults ?? refused;
-  const parts: PartProps = { sheet, change, fault: (path) => wrong?.of(path), trial };
+  const parts: PartProps = { sheet, change, fault: (path) => wrong?.of(path), trial, tried: of };
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       <div className="flex-1 overflow-auto">
@@ -129,12 +129,13 @@ function useTrial(course: number, sheet: RuleSheet, example: Example, first: Tri
     retry: false,
     gcTime: 10_000,
   });
-  const [shown, setShown] = useState(first);
+  const [shown, setShown] = useState({ trial: first, of: sheet });
+  const { data, isPlaceholderData } = answer;
   useEffect(() => {
-    if (answer.data) setShown(answer.data);
-  }, [answer.data]);
+    if (data && !isPlaceholderData) setShown({ trial: data, of: asked.rules });
+  }, [data, isPlaceholderData, asked]);
   const faults = answer.error instanceof Refused && answer.error.status === 422 ? answer.error : null;
-  return { trial: shown, faults };
+  return { ...shown, faults };
 }
 
 const ORDER_FIELDS: readonly FieldSpec<RuleSheet>[] = [

@@ -94,20 +94,18 @@ function useOver(line: Line | null) {
   const { zone } = useStudent();
   const now = useWall(zone);
   const [answer, setAnswer] = useState<Over | null>(null);
-  const [unsaid, setUnsaid] = useState(false);
-  const box = useRef<HTMLDivElement>(null);
+  const [unsaid, setUnsaid] = useState(0);
   const many = line === null ? 0 : overIn(line, now);
   const open = many > 0 && answer === null;
   return {
     said: answer ?? 'NOT_HANDED_IN',
     /** Whether it has to be said first, which is pointed out then. */
     isAsked: () => {
-      setUnsaid(open);
-      if (open) box.current?.querySelector('input')?.focus();
+      if (open) setUnsaid((times) => times + 1);
       return open;
     },
     choice: many > 0 && (
-      <div ref={box} className="pt-1.5 pb-2">
+      <div className="pt-1.5 pb-2">
         <OverChoice
           many={many}
           of={line?.days.length ?? 0}

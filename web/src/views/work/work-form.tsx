@@ -228,7 +228,7 @@ function When({ work: { form, field, asksOver } }: PartProps) {
             of={1}
             value={over || null}
             onChange={(said) => form.setValue('over', said, { shouldValidate: true })}
-            unsaid={form.formState.errors.over !== undefined}
+            unsaid={form.formState.errors.over ? form.formState.submitCount : 0}
           />
         </div>
       )}

@@ -181,8 +181,14 @@ function countsWords(
       ? `${extra}counts`
       : `${extra}counted with ${plain(term.earned)} of ${plain(term.possible)}`;
   }
+  if (isOfNothing(item)) return `${extra}nobody has said what it is worth${due ? `, due ${when(due)}` : ''}`;
   if (item.score === null) return `${extra}no score yet${due ? `, due ${when(due)}` : ''}; not counted here`;
   return `${extra}not counted here`;
+}
+
+/** Whether nobody has said of how many points it is; extra credit is of none. */
+function isOfNothing(item: Item): boolean {
+  return item.score === null && !item.extra && Number(item.possible) === 0;
 }
 
 /** Of what is missing, until when it is still taken. */
@@ -205,7 +211,7 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
   if (!mayWrite) {
     return (
       <span className="text-right">
-        {item.score ? plain(item.score) : '—'} of {plain(item.possible)}
+        {isOfNothing(item) ? '' : `${item.score ? plain(item.score) : '—'} of ${plain(item.possible)}`}
       </span>
     );
   }
@@ -215,7 +221,11 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
         aria-label={`Score of ${title}, if`}
         inputMode="decimal"
         placeholder={
-          item.score ? plain(item.score) : item.counts ? `${Number(item.expected).toFixed(1)}?` : ''
+          item.score
+            ? plain(item.score)
+            : item.counts && !isOfNothing(item)
+              ? `${Number(item.expected).toFixed(1)}?`
+              : ''
         }
         value={change?.points ?? (real ? plain(real) : '')}
         onChange={(event) => type(event.target.value)}
@@ -224,7 +234,9 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
           change?.points != null ? 'border-wait border-dashed font-semibold text-wait' : 'border-line',
         )}
       />
-      <span className="w-[52px] text-[14px] text-ink-2">of {plain(item.possible)}</span>
+      <span className="w-[52px] text-[14px] text-ink-2">
+        {isOfNothing(item) ? '' : `of ${plain(item.possible)}`}
+      </span>
     </span>
   );
 }

@@ -403,6 +403,7 @@ public class WorkScreenTest extends Screen {
         dialog.getByLabel("Due on").fill("2026-09-07");
         button(page, "Add the work").click();
         assertThat(dialog).containsText("Choose one, then add.");
+        assertThat(dialog.getByLabel("handed in on time")).isFocused();
         dialog.getByText("handed in late").click();
         button(page, "Add the work").click();
         assertThat(row(page, "Soil diary of the summer")).containsText("Turned in");
