@@ -6,6 +6,7 @@ import { useContext, useEffect, useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { Work } from '../api/client';
 import { searchQuery } from '../api/queries';
+import { partOf } from '../lib/course-parts';
 import { hasModifier, isTyping } from '../lib/keys';
 import { type Line, lineWords, overIn, understand } from '../lib/lines';
 import { useNow, useWall } from '../lib/now';
@@ -283,20 +284,21 @@ interface AddRowProps {
 function AddRow({ text, line, onDone, onGo }: AddRowProps) {
   const { id, zone, board, course: courseOf } = useStudent();
   const now = useWall(zone);
-  const course = line.course ?? (board.courses.length === 1 ? (board.courses[0]?.id ?? null) : null);
+  const only = board.courses.length === 1 ? board.courses[0] : undefined;
+  const course = line.course === null ? only : courseOf(line.course);
   const add = async () => {
     const asks = course === null || (line.every && line.days.length <= 1) || overIn(line, now) > 0;
-    if (asks) {
+    if (!course || asks) {
       onGo(`/s/${id}/work?add=line&line=${encodeURIComponent(text)}`);
       return;
     }
     try {
-      await addLine(id, line, course, 'NOT_HANDED_IN', onDone);
+      const part = partOf(line.title, line.kind, course.parts);
+      await addLine(id, line, { course, part, over: 'NOT_HANDED_IN' }, onDone);
     } catch (error) {
       noticeFault(error);
     }
   };
-  const known = course === null ? undefined : courseOf(course);
   return (
     <Command.Group heading="Add" forceMount className={HEAD}>
       <Command.Item forceMount value="add this line" onSelect={() => void add()} className={ROW}>
@@ -306,7 +308,7 @@ function AddRow({ text, line, onDone, onGo }: AddRowProps) {
           {line.days.length > 1 && ` and ${line.days.length - 1} more`}
           <span className="text-ink-2">
             {' '}
-            {known ? known.shortName : 'which course?'}, {lineWords(line, now.today)}
+            {course ? course.shortName : 'which course?'}, {lineWords(line, now.today)}
           </span>
         </span>
       </Command.Item>

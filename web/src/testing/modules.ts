@@ -3,6 +3,7 @@ export * as clock from '../api/clock';
 export * as news from '../frame/news/model';
 export * as views from '../frame/views';
 export * as budget from '../lib/budget';
+export * as parts from '../lib/course-parts';
 export * as drags from '../lib/drag';
 export * as lines from '../lib/lines';
 export * as narrowing from '../lib/narrow';

@@ -1,5 +1,6 @@
-import { client, once, type Schemas, take } from '../api/client';
+import { type Course, client, once, type Schemas, take } from '../api/client';
 import { refreshStudent } from '../api/queries';
+import { partWord } from '../lib/course-parts';
 import type { Line } from '../lib/lines';
 import { noticeChange } from './notice';
 
@@ -14,14 +15,15 @@ export function titlesOf(line: Line): string[] {
   );
 }
 
-function formsOf(line: Line, course: number): Schemas['WorkForm'][] {
+function formsOf(line: Line, course: Course, part: string | null): Schemas['WorkForm'][] {
+  const word = partWord(course);
   const days = line.days.length > 0 ? line.days : [line.dueDay];
   return titlesOf(line).map((title, at) => ({
-    courseId: course,
+    courseId: course.id,
     title,
     kind: line.kind,
     unit: null,
-    category: null,
+    category: word === 'Category' ? part : null,
     required: line.kind !== 'PRACTICE',
     opensDay: at === 0 ? line.opensDay : null,
     dueDay: days[at] ?? null,
@@ -31,21 +33,30 @@ function formsOf(line: Line, course: number): Schemas['WorkForm'][] {
     effortMinutes: line.effortMinutes,
     address: null,
     instructions: '',
+    standards: word === 'Standard' && part ? [part] : null,
+    extra: null,
   }));
 }
 
 /** Of work that was due before it was typed in: when it was handed in, or that it wasn't. */
 export type Over = Exclude<Schemas['SeveralForm']['past'], null | undefined | 'NOW'> | 'NOT_HANDED_IN';
 
+/** What isn't in the line itself. */
+interface Beside {
+  course: Course;
+  /** The category or standard that it counts in; null for none. */
+  part: string | null;
+  over: Over;
+}
+
 /** Adds what a line says, as one change, and says so. @throws Refused */
 export async function addLine(
   student: number,
   line: Line,
-  course: number,
-  over: Over,
+  { course, part, over }: Beside,
   onWritten?: () => void,
 ): Promise<void> {
-  const works = formsOf(line, course);
+  const works = formsOf(line, course, part);
   const past = over === 'NOT_HANDED_IN' ? null : over;
   const done = await once(`line ${JSON.stringify(works)} ${past}`, (key) =>
     take(

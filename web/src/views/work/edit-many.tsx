@@ -1,10 +1,12 @@
 import { useId } from 'react';
 import type { Schemas, Work } from '../../api/client';
 import { useStudent } from '../../frame/student';
+import { partWord } from '../../lib/course-parts';
 import { KIND_WORDS } from '../../lib/words';
 import { Button } from '../../ui/button';
 import { Select, TextField } from '../../ui/field';
 import { useFormWrite } from '../../ui/use-form-write';
+import { Evidence } from './evidence';
 
 type Edit = Schemas['WorkEdit'];
 
@@ -26,6 +28,8 @@ const UNTOUCHED = {
   dueTime: '',
   effortMinutes: '',
   address: '',
+  extra: '',
+  standards: [] as string[],
 };
 
 function editOf(typed: typeof UNTOUCHED): Edit {
@@ -41,6 +45,8 @@ function editOf(typed: typeof UNTOUCHED): Edit {
     dueTime: typed.dueDay && typed.dueTime ? `${typed.dueTime}:00` : null,
     effortMinutes: typed.effortMinutes ? Number(typed.effortMinutes) : null,
     address: typed.address || null,
+    extra: typed.extra ? typed.extra === 'yes' : null,
+    standards: typed.standards.length > 0 ? typed.standards : null,
     clear: [],
   };
 }
@@ -51,6 +57,11 @@ function EditManyForm({ works, onSave }: EditManyFormProps) {
   const categories = useId();
   const { form, field, submit, writing } = useFormWrite(UNTOUCHED, (typed) => onSave(editOf(typed)), 'edit.');
   const known = [...new Set(board.works.map((work) => work.category ?? ''))].filter(Boolean);
+  const moved = form.watch('courseId');
+  const all = new Set(moved ? [Number(moved)] : works.map((work) => work.courseId));
+  const course = all.size === 1 ? board.courses.find((one) => all.has(one.id)) : undefined;
+  const word = partWord(course);
+  const names = word ? (course?.parts ?? []) : known;
   return (
     <form onSubmit={submit} className="grid grid-cols-2 gap-3.5">
       <p className="col-span-2 text-[14px] text-ink-2">
@@ -73,9 +84,11 @@ function EditManyForm({ works, onSave }: EditManyFormProps) {
         ))}
       </Select>
       <TextField label="Points possible" inputMode="decimal" {...field('possible')} />
-      <TextField label="Category" list={categories} maxLength={120} {...field('category')} />
+      {word !== 'Standard' && (
+        <TextField label="Category" list={categories} maxLength={120} {...field('category')} />
+      )}
       <datalist id={categories}>
-        {known.map((name) => (
+        {names.map((name) => (
           <option key={name} value={name} />
         ))}
       </datalist>
@@ -88,6 +101,12 @@ function EditManyForm({ works, onSave }: EditManyFormProps) {
         <option value="no">optional</option>
       </Select>
       <TextField label="Unit" maxLength={120} {...field('unit')} />
+      <Select label="Extra credit" {...field('extra')}>
+        <option value="">as it is</option>
+        <option value="yes">extra credit</option>
+        <option value="no">counts as usual</option>
+      </Select>
+      {word === 'Standard' && <Evidence standards={names} field={form.register('standards')} />}
       <TextField label="Where it is done" type="url" placeholder="https://" {...field('address')} />
       {works.length === 1 && (
         <TextField frame="col-span-2" label="Title" maxLength={300} {...field('title')} />

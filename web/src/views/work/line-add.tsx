@@ -1,6 +1,8 @@
 import { type FormEvent, useMemo, useRef, useState } from 'react';
+import type { Course } from '../../api/client';
 import { useStudent } from '../../frame/student';
 import { useTerms } from '../../frame/terms';
+import { partOf, partWord } from '../../lib/course-parts';
 import { type Line, lineWords, overIn, understand } from '../../lib/lines';
 import { useWall } from '../../lib/now';
 import { dateWords } from '../../lib/time';
@@ -22,26 +24,29 @@ interface LineAddProps {
 
 /** One line adds work: it is understood while one types, and shown as it will be before Enter. */
 function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineAddProps) {
-  const { id, board } = useStudent();
+  const { id, board, course: courseOf } = useStudent();
   const { asked } = useTerms();
   const [text, setText] = useState(first);
   const [last, setLast] = useState<number | null>(course ?? board.courses[0]?.id ?? null);
   const [chosen, setChosen] = useState<number | null>(null);
+  const [part, setPart] = useState<string | null>(null);
   const [sending, setSending] = useState<string | null>(null);
   const input = useRef<HTMLInputElement>(null);
   const line = useMemo(
     () => understand(text, { ...asked, course: chosen ?? course ?? last }),
     [text, asked, chosen, course, last],
   );
-  const of = chosen ?? line?.course ?? null;
-  const ready = line !== null && line.title !== '' && of !== null;
+  const of = courseOf(chosen ?? line?.course ?? 0);
+  const ready = line !== null && line.title !== '' && of !== undefined;
+  const counts = part ?? (line && of ? partOf(line.title, line.kind, of.parts) : null);
   const over = useOver(line);
-  const sent = useWrite(async (what: { line: Line; course: number }) => {
-    await addLine(id, what.line, what.course, over.said, () => {
+  const sent = useWrite(async (what: { line: Line; course: Course }) => {
+    await addLine(id, what.line, { course: what.course, part: counts || null, over: over.said }, () => {
       // The next line can be written at once.
       setText('');
       setChosen(null);
-      setLast(what.course);
+      setPart(null);
+      setLast(what.course.id);
       setSending(null);
       input.current?.focus();
     });
@@ -76,7 +81,17 @@ function LineAdd({ course = null, autoFocus = false, first = '', onDone }: LineA
         {fault ? (
           <p className="font-semibold text-loss">{fault}</p>
         ) : line?.title ? (
-          <Understood line={line} today={asked.today} course={of} onCourse={setChosen} />
+          <Understood
+            line={line}
+            today={asked.today}
+            course={of}
+            onCourse={(course) => {
+              setChosen(course);
+              setPart(null);
+            }}
+            part={counts ?? ''}
+            onPart={setPart}
+          />
         ) : (
           <p className="text-ink-2">
             A title, and what else you know: course, day, time, points, effort, how often. Days off are left
@@ -124,31 +139,52 @@ function Understood({
   today,
   course,
   onCourse,
+  part,
+  onPart,
 }: {
   line: Line;
   today: string;
-  course: number | null;
+  course: Course | undefined;
   onCourse: (course: number) => void;
+  /** The category or standard that it counts in; empty for none. */
+  part: string;
+  onPart: (part: string) => void;
 }) {
-  const { board, course: courseOf } = useStudent();
+  const { board } = useStudent();
+  const word = partWord(course);
   return (
     <>
       <p className="flex flex-wrap items-center gap-x-2">
-        <CourseMark colour={courseOf(course ?? 0)?.colour ?? ''} className="h-4" />
+        <CourseMark colour={course?.colour ?? ''} className="h-4" />
         <span className="font-semibold">{titlesOf(line)[0]}</span>
         <select
           aria-label="Course"
-          value={course ?? ''}
+          value={course?.id ?? ''}
           onChange={(event) => onCourse(Number(event.target.value))}
           className="h-7 rounded border border-line bg-paper px-1"
         >
-          {course === null && <option value="">which course?</option>}
+          {!course && <option value="">which course?</option>}
           {board.courses.map((one) => (
             <option key={one.id} value={one.id}>
               {one.name}
             </option>
           ))}
         </select>
+        {word && (
+          <select
+            aria-label={word}
+            value={part}
+            onChange={(event) => onPart(event.target.value)}
+            className="h-7 rounded border border-line bg-paper px-1"
+          >
+            <option value="">{word === 'Category' ? 'in no category' : 'of no standard'}</option>
+            {course?.parts.map((name) => (
+              <option key={name} value={name}>
+                {name}
+              </option>
+            ))}
+          </select>
+        )}
         <span className="text-ink-2">{lineWords(line, today)}</span>
       </p>
       {line.days.length > 1 && (

@@ -1,8 +1,9 @@
 import { type ChangeEvent, useRef, useState } from 'react';
-import { type Board, client, type Schemas, take, writeKey } from '../../api/client';
+import { client, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
+import { partWord } from '../../lib/course-parts';
 import { isOver, kindOf } from '../../lib/lines';
 import { readNarrowing } from '../../lib/narrow';
 import { useWall } from '../../lib/now';
@@ -14,6 +15,7 @@ import { Check, Select, TextArea, TextField } from '../../ui/field';
 import { noticeChange } from '../../ui/notice';
 import { OverChoice } from '../../ui/over';
 import { useFormWrite } from '../../ui/use-form-write';
+import { Evidence } from './evidence';
 
 type Form = Schemas['WorkForm'];
 
@@ -46,6 +48,9 @@ interface WorkFormProps {
 /** What is typed: texts, empty for nothing. */
 type Typed = Record<TextName, string> &
   Pick<Form, 'kind' | 'required'> & {
+    extra: boolean;
+    /** Names of those that it is evidence of. */
+    standards: string[];
     /** Of work that is added when it was due already; empty as long as nobody says. */
     over: Over | '';
   };
@@ -75,6 +80,8 @@ function typedOf(form: Form): Typed {
     kind: form.kind,
     required: form.required,
     over: '',
+    extra: form.extra ?? false,
+    standards: form.standards ?? [],
   };
 }
 
@@ -95,6 +102,8 @@ function formOf(typed: Typed): Form {
     effortMinutes: typed.effortMinutes ? Number(typed.effortMinutes) : null,
     address: typed.address || null,
     instructions: typed.instructions,
+    extra: typed.extra,
+    standards: typed.standards,
   };
 }
 
@@ -169,7 +178,10 @@ function WorkForm(props: WorkFormProps) {
       <When work={work} />
       <What work={work} />
       <div className="col-span-2 flex items-center justify-between gap-2">
-        <Check label="Required" {...form.register('required')} />
+        <span className="flex flex-wrap gap-x-4">
+          <Check label="Required" {...form.register('required')} />
+          <Check label="Extra credit" {...form.register('extra')} />
+        </span>
         <span className="flex gap-2">
           <Button look="quiet" onClick={onClose}>
             Leave it
@@ -241,26 +253,34 @@ function When({ work: { form, field, asksOver } }: PartProps) {
 function What({ work: { form, field } }: PartProps) {
   const { board } = useStudent();
   const [courseId, category] = form.watch(['courseId', 'category']);
-  const categories = categoriesOf(board, Number(courseId));
+  const course = board.courses.find((one) => one.id === Number(courseId));
+  const word = partWord(course);
+  const parts = course?.parts ?? [];
   return (
     <>
       <TextField label="Unit" maxLength={120} {...field('unit')} />
-      {categories && (
-        <TextField
+      {word === 'Category' && (
+        <Select
           label="Category"
-          maxLength={120}
-          list="categories"
           hint={category ? undefined : 'Without one it counts nowhere in this course'}
           {...field('category')}
-        />
+        >
+          <option value="">none</option>
+          {[...new Set([...parts, category])].filter(Boolean).map((name) => (
+            <option key={name} value={name}>
+              {name}
+            </option>
+          ))}
+        </Select>
       )}
-      <datalist id="categories">
-        {categories?.map((name) => (
-          <option key={name} value={name} />
-        ))}
-      </datalist>
+      {word === 'Standard' && <Evidence standards={parts} field={form.register('standards')} />}
       <TextField label="Effort in minutes" type="number" min={1} max={6000} {...field('effortMinutes')} />
-      <TextField label="Points possible" inputMode="decimal" {...field('possible')} />
+      <TextField
+        label="Points possible"
+        inputMode="decimal"
+        hint={word === 'Standard' ? 'Empty: rated out of 4' : undefined}
+        {...field('possible')}
+      />
       <TextField
         frame="col-span-2"
         label="Where it is done"
@@ -296,14 +316,9 @@ function blank(courseId: number): Form {
     effortMinutes: null,
     address: null,
     instructions: '',
+    extra: false,
+    standards: [],
   };
-}
-
-/** The categories that work of a weighted course names so far; null where the course has none. */
-function categoriesOf(board: Board, course: number): string[] | null {
-  if (board.courses.find((one) => one.id === course)?.standing.kind !== 'WEIGHTED') return null;
-  const names = board.works.filter((work) => work.courseId === course).map((work) => work.category ?? '');
-  return [...new Set(names)].filter(Boolean);
 }
 
 function save(

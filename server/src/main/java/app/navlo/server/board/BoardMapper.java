@@ -136,6 +136,7 @@ public class BoardMapper {
                 details.colour(),
                 details.zone().getId(),
                 aim(board.aims().getOrDefault(course.id(), Aim.USUAL)),
+                course.rules().grade().parts(),
                 board.entries().stream().anyMatch(entry -> entry.course().id() == course.id() && isLateAssumed(entry)),
                 StandingMapper.of(board, course));
     }

@@ -89,6 +89,7 @@ public record BoardView(
     public record TermView(String name, String school, LocalDate firstDay, LocalDate lastDay) {}
 
     /**
+     * @param parts names of the categories or standards that its work is counted by, in their order; empty where it has neither
      * @param lateAssumed whether points of it rest on an assumed late rule: work of it is late, and nobody has said what that costs
      */
     public record CourseView(
@@ -100,6 +101,7 @@ public record BoardView(
             String colour,
             String zone,
             AimView aim,
+            List<String> parts,
             boolean lateAssumed,
             StandingView standing) {}
 

@@ -26,6 +26,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -104,8 +105,8 @@ class ScoreService {
             return;
         }
         Rational of = definition.marking().possible();
-        if (of.isZero() && read.of() != null) {
-            of = read.of();
+        if (of.isZero() && (read.of() != null || isRating(entry, read))) {
+            of = Objects.requireNonNullElse(read.of(), GradeSheet.BEST_RATING);
             possible.add(new Works.Revision(
                     entry.work().id(),
                     change,
@@ -120,7 +121,8 @@ class ScoreService {
                     false));
         }
         Rational points = read.outOf(of);
-        if (points == null) {
+        boolean ofUnknown = of.isZero() && !definition.rules().extra();
+        if (points == null || ofUnknown) {
             throw new IllegalArgumentException(
                     read.isNothing()
                             ? "Write the score of “" + definition.title() + "” first"
@@ -128,6 +130,13 @@ class ScoreService {
         }
         int attempt = Math.max(1, entry.state().attemptsUsed());
         reported.add(writes.fact(writer, change, entry, new Fact.Scored(stamp, attempt, points, true, true)));
+    }
+
+    /** Whether a number without a word of how many is a rating, as a course by standards gives them. */
+    private static boolean isRating(Board.Entry entry, ScoreWords.Score read) {
+        return entry.course().rules().grade().kind() == GradeSheet.Kind.STANDARDS
+                && read.points() != null
+                && read.points().compareTo(GradeSheet.BEST_RATING) <= 0;
     }
 
     /** Each with the lowest percent that earns it. */

@@ -1,5 +1,6 @@
 package app.navlo.server.editing;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
 import app.navlo.core.work.WorkKind;
@@ -7,10 +8,12 @@ import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.EditableField;
 import app.navlo.server.sheet.Figures;
+import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.sheet.WorkSheet;
 import app.navlo.server.store.Work;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Pattern;
 import jakarta.validation.constraints.Size;
@@ -35,6 +38,8 @@ import org.jspecify.annotations.Nullable;
  * @param possible a decimal; empty for none
  * @param dueTime of {@code dueDay}; null for the end of the day
  * @param address of the place where it is done; empty for none
+ * @param standards that it is evidence of, by name; empty for none
+ * @param extra whether it is extra credit
  * @param clear what is to be nothing from now on: {@code DUE} or {@code EFFORT}
  */
 public record WorkEdit(
@@ -68,6 +73,10 @@ public record WorkEdit(
                 message = "An address looks like https://school.example/essay.")
         String address,
 
+        @Nullable @Size(max = 60, message = "At most 60 standards.")
+        List<@NotBlank(message = "Name it.") @Size(max = 120, message = "At most 120 letters.") String> standards,
+
+        @Nullable Boolean extra,
         @NotNull List<EditableField> clear) {
 
     /** The fields that this sets. */
@@ -85,6 +94,8 @@ public record WorkEdit(
         put(given, EditableField.DUE, dueDay);
         put(given, EditableField.EFFORT, effortMinutes);
         put(given, EditableField.ADDRESS, address);
+        put(given, EditableField.EVIDENCE, standards);
+        put(given, EditableField.EXTRA, extra);
         fields.addAll(given.keySet());
         return fields;
     }
@@ -121,20 +132,25 @@ public record WorkEdit(
                         was.handling().parts(),
                         was.handling().redo(),
                         was.handling().takes()),
-                possible == null
-                        ? was.marking()
-                        : new WorkItem.Marking(
-                                Figures.orZero(orNull(possible)),
-                                was.marking().passPercent(),
-                                was.marking().kept()),
+                new WorkItem.Marking(
+                        points(was), was.marking().passPercent(), was.marking().kept()),
                 clear.contains(EditableField.EFFORT)
                         ? null
                         : effortMinutes == null ? was.effortMinutes() : effortMinutes,
                 sheet(was, due));
     }
 
+    /** What is evidence is rated out of 4 where nobody says otherwise. */
+    private Rational points(Work.Definition was) {
+        Rational said = possible == null ? was.marking().possible() : Figures.orZero(orNull(possible));
+        boolean evidence = standards != null && !standards.isEmpty();
+        return said.isZero() && evidence ? GradeSheet.BEST_RATING : said;
+    }
+
     private WorkSheet sheet(Work.Definition was, @Nullable Deadline due) {
-        WorkSheet sheet = address == null ? was.rules() : was.rules().doneAt(orNull(address));
+        WorkSheet sheet = (address == null ? was.rules() : was.rules().doneAt(orNull(address)))
+                .evidenceOf(Objects.requireNonNullElse(standards, was.rules().standards()))
+                .asExtra(Objects.requireNonNullElse(extra, was.rules().extra()));
         WorkSheet.AppointmentSheet held = sheet.appointment();
         boolean moved = held != null && (due == null || !due.instant().equals(held.startsAt()));
         if (!moved) {

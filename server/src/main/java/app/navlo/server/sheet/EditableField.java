@@ -12,5 +12,8 @@ public enum EditableField {
     OPENS,
     DUE,
     EFFORT,
-    ADDRESS
+    ADDRESS,
+    /** The standards that it is evidence of. */
+    EVIDENCE,
+    EXTRA
 }

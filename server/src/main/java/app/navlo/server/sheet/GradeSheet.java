@@ -59,14 +59,26 @@ public record GradeSheet(
         public Optional<Rational> most() {
             return switch (this) {
                 case POINTS, WEIGHTED -> Optional.of(Rational.HUNDRED);
-                case STANDARDS -> Optional.of(Rational.of(4));
+                case STANDARDS -> Optional.of(BEST_RATING);
                 case COMPLETION -> Optional.empty();
             };
         }
     }
 
+    /** Of what evidence is rated where nobody says of how many points it is. */
+    public static final Rational BEST_RATING = Rational.of(4);
+
     public static final GradeSheet POINTS =
             new GradeSheet(Kind.POINTS, List.of(), List.of(), null, List.of(), List.of(), null);
+
+    /** What work of the course names of it: its categories or its standards, in their order; empty where it has neither. */
+    public List<String> parts() {
+        return switch (kind) {
+            case WEIGHTED -> categories.stream().map(CategorySheet::name).toList();
+            case STANDARDS -> standards.stream().map(StandardSheet::name).toList();
+            case POINTS, COMPLETION -> List.of();
+        };
+    }
 
     GradeSheet made(Kind other) {
         return new GradeSheet(other, categories, standards, noneBelow, thresholds, letters, decimals);

@@ -66,6 +66,17 @@ public record WorkSheet(
                 late, gates, standards, extra, timeLimitMinutes, filesWanted, rubric, appointment, other, own);
     }
 
+    /** @param names of the standards that it is evidence of */
+    public WorkSheet evidenceOf(List<String> names) {
+        return new WorkSheet(
+                late, gates, names, extra, timeLimitMinutes, filesWanted, rubric, appointment, address, own);
+    }
+
+    public WorkSheet asExtra(boolean credit) {
+        return new WorkSheet(
+                late, gates, standards, credit, timeLimitMinutes, filesWanted, rubric, appointment, address, own);
+    }
+
     /** With these set by hand as well. */
     public WorkSheet setByHand(Set<EditableField> more) {
         Set<EditableField> all = EnumSet.noneOf(EditableField.class);

@@ -322,7 +322,9 @@ public class WorkDetailService {
                 points(definition),
                 definition.effortMinutes(),
                 definition.rules().address(),
-                instructions);
+                instructions,
+                definition.rules().standards(),
+                definition.rules().extra());
     }
 
     private static @Nullable String points(Work.Definition definition) {

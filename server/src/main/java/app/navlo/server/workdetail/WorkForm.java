@@ -1,5 +1,6 @@
 package app.navlo.server.workdetail;
 
+import app.navlo.core.exact.Rational;
 import app.navlo.core.policy.KeptScore;
 import app.navlo.core.time.Deadline;
 import app.navlo.core.work.WorkItem;
@@ -8,6 +9,7 @@ import app.navlo.server.problem.OneLine;
 import app.navlo.server.problem.Refusal;
 import app.navlo.server.sheet.EditableField;
 import app.navlo.server.sheet.Figures;
+import app.navlo.server.sheet.GradeSheet;
 import app.navlo.server.sheet.WorkSheet;
 import app.navlo.server.sheet.WorkSheet.AppointmentSheet;
 import app.navlo.server.store.Work;
@@ -36,7 +38,9 @@ import org.jspecify.annotations.Nullable;
  * @param endsTime of work that happens at a time, as an exam does, from its due time on; the next day where it is earlier.
  *     Null for work that is done when one likes
  * @param address of the place where it is done; empty or null where that isn't known
- * @param possible a decimal; null for work without points
+ * @param possible a decimal; null for work without points. What is evidence of a standard is rated out of 4 then
+ * @param standards that it is evidence of, by name; null for those that it was evidence of
+ * @param extra whether it is extra credit; null for what it was
  */
 public record WorkForm(
         long courseId,
@@ -71,7 +75,12 @@ public record WorkForm(
         String address,
 
         @Size(max = 20000, message = "At most 20000 letters.")
-        String instructions) {
+        String instructions,
+
+        @Nullable @Size(max = 60, message = "At most 60 standards.")
+        List<@NotBlank(message = "Name it.") @Size(max = 120, message = "At most 120 letters.") String> standards,
+
+        @Nullable Boolean extra) {
 
     /** @param was what it was; null for new work @throws Refusal naming every field that doesn't fit */
     public Work.Definition definition(ZoneId zone, Work.@Nullable Definition was) {
@@ -90,7 +99,7 @@ public record WorkForm(
         if (!faults.isEmpty()) {
             throw Refusal.invalid(faults);
         }
-        WorkSheet rules = (was == null ? WorkSheet.PLAIN : was.rules()).doneAt(plain(address));
+        WorkSheet rules = rules(was == null ? WorkSheet.PLAIN : was.rules());
         return new Work.Definition(
                 new Work.Place(courseId, plain(unit), plain(category)),
                 title.strip(),
@@ -104,11 +113,22 @@ public record WorkForm(
                         was == null ? null : was.handling().redo(),
                         was == null ? Work.Takes.ANYTHING : was.handling().takes()),
                 new WorkItem.Marking(
-                        Figures.orZero(possible),
+                        possible(rules),
                         was == null ? null : was.marking().passPercent(),
                         was == null ? KeptScore.HIGHEST : was.marking().kept()),
                 effortMinutes,
                 rules.at(due == null ? null : appointment(due, zone)));
+    }
+
+    private WorkSheet rules(WorkSheet was) {
+        return was.doneAt(plain(address))
+                .evidenceOf(Objects.requireNonNullElse(standards, was.standards()))
+                .asExtra(Objects.requireNonNullElse(extra, was.extra()));
+    }
+
+    private Rational possible(WorkSheet rules) {
+        Rational said = Figures.orZero(possible);
+        return said.isZero() && !rules.standards().isEmpty() ? GradeSheet.BEST_RATING : said;
     }
 
     /** The same instant as before, where the day is the same. */
@@ -139,6 +159,12 @@ public record WorkForm(
         mark(changed, EditableField.DUE, was.due(), now.due());
         mark(changed, EditableField.EFFORT, was.effortMinutes(), now.effortMinutes());
         mark(changed, EditableField.ADDRESS, was.rules().address(), now.rules().address());
+        mark(
+                changed,
+                EditableField.EVIDENCE,
+                was.rules().standards(),
+                now.rules().standards());
+        mark(changed, EditableField.EXTRA, was.rules().extra(), now.rules().extra());
         return changed;
     }
 

@@ -168,6 +168,28 @@ public class LinesModuleTest extends Modules {
     }
 
     @DataProvider
+    public static Object[][] parts() {
+        String usual = "['Homework', 'Quizzes', 'Tests and exams', 'Labs']";
+        return new Object[][] {
+            {"Quiz 4", "QUIZ", usual, "Quizzes"},
+            {"Lab report on clay", "ASSIGNMENT", usual, "Labs"},
+            {"Essay", "ASSIGNMENT", usual, "Homework"},
+            {"Midterm", "TEST", usual, "Tests and exams"},
+            {"Homework quiz", "QUIZ", usual, "Quizzes"},
+            {"Essay", "ASSIGNMENT", "['Coursework', 'Homework']", "null"},
+            {"Poster", "PROJECT", usual, "null"},
+            {"Studies of composition", "ASSIGNMENT", "['Observation', 'Composition']", "Composition"},
+            {"Sketch", "ASSIGNMENT", "[]", "null"},
+        };
+    }
+
+    /** What a title or a kind names once; what could be two is asked. */
+    @Test(dataProvider = "parts")
+    public void aLineLikelyCountsInTheCategoryThatItNames(String title, String kind, String parts, String part) {
+        assertEquals(say("parts.partOf(" + quoted(title) + ", '" + kind + "', " + parts + ")"), part);
+    }
+
+    @DataProvider
     public static Object[][] repeated() {
         return new Object[][] {
             {"quiz every friday", "2026-11-27 2026-12-04 2026-12-18|every week"},

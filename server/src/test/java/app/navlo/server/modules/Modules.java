@@ -14,7 +14,7 @@ abstract class Modules {
     /** What the cases speak of: the modules by their names, a piece of work with what a case says of it, and an hour of its own. */
     private static final String AROUND = """
             (expression) => {
-              const { agenda, budget, clock, course, drags, feedback, household, imports, leeway, lines, looking, narrowing, news, next, pace, piece, place, readings, search,
+              const { agenda, budget, clock, course, drags, feedback, household, imports, leeway, lines, looking, narrowing, news, next, pace, parts, piece, place, readings, search,
                 sheet, signals, standing, telling, time, timeline, views, words, work } = navlo;
               const ZONE = 'Europe/Copenhagen';
               const NOW = Date.parse('2026-11-24T15:20:00Z');
