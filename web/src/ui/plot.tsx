@@ -19,7 +19,7 @@ interface TimePlotProps {
   /** A value with its line, as the box says them. */
   sayValue: (value: number, line: string) => [value: string, line: string];
   /** What the values reach over; by itself from the least to the most. */
-  domain?: [number | 'auto', 'auto'];
+  domain?: [number | 'auto', number | 'auto'] | undefined;
   whole?: boolean;
   height: number;
   /** Lines, and what stands behind them. */

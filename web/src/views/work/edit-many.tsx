@@ -84,6 +84,20 @@ function EditManyForm({ works, onSave }: EditManyFormProps) {
         ))}
       </Select>
       <TextField label="Points possible" inputMode="decimal" {...field('possible')} />
+      <TextField label="Effort in minutes" type="number" min={1} max={6000} {...field('effortMinutes')} />
+      <TextField label="Due on" type="date" {...field('dueDay')} />
+      <TextField label="at" type="time" readOnly={!form.watch('dueDay')} {...field('dueTime')} />
+      <Select label="Required" {...field('required')}>
+        <option value="">as it is</option>
+        <option value="yes">required</option>
+        <option value="no">optional</option>
+      </Select>
+      <Select label="Extra credit" {...field('extra')}>
+        <option value="">as it is</option>
+        <option value="yes">extra credit</option>
+        <option value="no">counts as usual</option>
+      </Select>
+      <TextField label="Unit" maxLength={120} {...field('unit')} />
       {word !== 'Standard' && (
         <TextField label="Category" list={categories} maxLength={120} {...field('category')} />
       )}
@@ -92,22 +106,14 @@ function EditManyForm({ works, onSave }: EditManyFormProps) {
           <option key={name} value={name} />
         ))}
       </datalist>
-      <TextField label="Due on" type="date" {...field('dueDay')} />
-      <TextField label="at" type="time" readOnly={!form.watch('dueDay')} {...field('dueTime')} />
-      <TextField label="Effort in minutes" type="number" min={1} max={6000} {...field('effortMinutes')} />
-      <Select label="Required" {...field('required')}>
-        <option value="">as it is</option>
-        <option value="yes">required</option>
-        <option value="no">optional</option>
-      </Select>
-      <TextField label="Unit" maxLength={120} {...field('unit')} />
-      <Select label="Extra credit" {...field('extra')}>
-        <option value="">as it is</option>
-        <option value="yes">extra credit</option>
-        <option value="no">counts as usual</option>
-      </Select>
+      <TextField
+        frame={word === 'Standard' ? '' : 'col-span-2'}
+        label="Where it is done"
+        type="url"
+        placeholder="https://"
+        {...field('address')}
+      />
       {word === 'Standard' && <Evidence standards={names} field={form.register('standards')} />}
-      <TextField label="Where it is done" type="url" placeholder="https://" {...field('address')} />
       {works.length === 1 && (
         <TextField frame="col-span-2" label="Title" maxLength={300} {...field('title')} />
       )}

@@ -32,12 +32,13 @@ import {
   isNothing,
   movedBy,
   NOTHING,
+  nowhereIn,
   readingIn,
   signed,
   type Unfolded,
   type WhatIf,
 } from './model';
-import { ColumnHeads, PartTable } from './part-table';
+import { ColumnHeads, Nowhere, PartTable } from './part-table';
 import { Path } from './path';
 import { Scenarios } from './scenarios';
 import { Trend } from './trend';
@@ -199,6 +200,11 @@ function Graded({ course, real, grade, whatIf, onWhatIf, fault }: GradedProps) {
                 byStandards={standing.kind === 'STANDARDS'}
               />
             ))}
+            <Nowhere
+              items={nowhereIn(grade, unfolded.parts)}
+              whatIf={whatIf}
+              byStandards={standing.kind === 'STANDARDS'}
+            />
           </section>
         )}
       </div>

@@ -55,6 +55,12 @@ export function itemsOf(grade: Grade, part: Part): Item[] {
   return grade.items.filter((item) => item.category === part.id || item.standards.includes(part.id));
 }
 
+/** Work that counts nowhere, because it names no part of how the course is graded; none where it has no parts. */
+export function nowhereIn(grade: Grade, parts: readonly Part[]): Item[] {
+  const counted = new Set(parts.flatMap((part) => itemsOf(grade, part)));
+  return parts.length === 0 ? [] : grade.items.filter((item) => !counted.has(item));
+}
+
 export function termOf(part: Part, item: Item): Term | undefined {
   return part.terms.find((term) => term.work === item.work);
 }

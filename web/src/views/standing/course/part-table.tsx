@@ -88,6 +88,43 @@ function PartTable({ part, grade, whatIf, onChange, byStandards }: PartTableProp
   );
 }
 
+interface NowhereProps {
+  items: readonly Item[];
+  whatIf: WhatIf;
+  byStandards: boolean;
+}
+
+/** What would count if it said where. */
+function Nowhere({ items, whatIf, byStandards }: NowhereProps) {
+  const { id, work } = useStudent();
+  if (items.length === 0) return null;
+  return (
+    <section aria-labelledby="nowhere" className="mb-5">
+      <h2 id="nowhere" className="border-line border-b pb-1 font-[680] text-[16px]">
+        Counts nowhere
+      </h2>
+      <p className="py-1.5 text-[14px] text-ink-2">
+        {items.length === 1 ? 'One piece of work names' : `${items.length} pieces of work name`} no{' '}
+        {byStandards ? 'standard' : 'category'} of this course. Open one and press Change, or choose several
+        in the list of work.
+      </p>
+      <ul className="text-[14px]">
+        {items.map((item) => (
+          <li key={item.work} className="border-line-2 border-b py-1">
+            {work(Number(item.work)) ? (
+              <Link to={`/s/${id}/work/${item.work}`} className="hover:underline">
+                {titleOf(item, whatIf.added, work)}
+              </Link>
+            ) : (
+              titleOf(item, whatIf.added, work)
+            )}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
 interface ItemRowProps {
   item: Item;
   title: string;
@@ -241,4 +278,4 @@ function ScoreBox({ item, title, change, onChange }: ScoreBoxProps) {
   );
 }
 
-export { ColumnHeads, PartTable };
+export { ColumnHeads, Nowhere, PartTable };

@@ -15,6 +15,8 @@ const LINES: readonly (readonly [reading: Reading, colour: string, dash: string]
   ['WITH_ZEROS', 'var(--loss)', '2 3'],
 ];
 
+const RATINGS: [number, number] = [0, 4];
+
 /** How the readings went over the term, each day as it was. */
 const Trend = memo(function Trend({ course }: { course: Course }) {
   const { id, zone, board, asof } = useStudent();
@@ -35,6 +37,7 @@ const Trend = memo(function Trend({ course }: { course: Course }) {
       <TimePlot
         points={points}
         height={180}
+        domain={course.standing.kind === 'STANDARDS' ? RATINGS : undefined}
         momentOf={dayOf}
         dayOf={(at) => dayOf(at).replace(/^\S+ /, '')}
         sayValue={(value, line) => [

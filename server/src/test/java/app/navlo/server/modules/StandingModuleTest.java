@@ -104,4 +104,25 @@ public class StandingModuleTest extends Modules {
         assertEquals(say("news.placeOf(" + NEWS + "[" + at + "], 1)"), place);
         assertEquals(say("news.newsWords(" + NEWS + "[" + at + "])"), words);
     }
+
+    @DataProvider
+    public static Object[][] nowhere() {
+        String art = "[{ id: 'Observation', name: 'Observation' }, { id: 'Tone', name: 'Tone' }]";
+        return new Object[][] {
+            {art, "b"},
+            {"[{ id: '', name: '' }]", ""},
+            {"[]", ""},
+        };
+    }
+
+    /** What names no part of how its course is graded is told; a course by points has one part for all. */
+    @Test(dataProvider = "nowhere")
+    public void whatCountsNowhereIsTold(String parts, String works) {
+        String items =
+                "[{ work: 'a', category: null, standards: ['Tone'] }, { work: 'b', category: 'Homework', standards: [] },"
+                        + " { work: 'c', category: 'Observation', standards: [] }]";
+        assertEquals(
+                say("course.nowhereIn({ items: " + items + " }, " + parts + ").map((item) => item.work).join(' ')"),
+                works);
+    }
 }
