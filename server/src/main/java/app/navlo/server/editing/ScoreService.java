@@ -126,7 +126,8 @@ class ScoreService {
             throw new IllegalArgumentException(
                     read.isNothing()
                             ? "Write the score of “" + definition.title() + "” first"
-                            : "“" + score.text() + "” of how many points? Write it like 17/20");
+                            : "“" + score.text()
+                                    + "” of how many points? Write it like 17/20, or say first that it is extra credit");
         }
         int attempt = Math.max(1, entry.state().attemptsUsed());
         reported.add(writes.fact(writer, change, entry, new Fact.Scored(stamp, attempt, points, true, true)));
