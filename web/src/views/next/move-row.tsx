@@ -101,7 +101,7 @@ const MoveRow = memo(function MoveRow(props: MoveRowProps) {
           <p className="flex min-w-0 items-center gap-2 text-[13.5px] text-ink-2">
             <StageGlyph stage={work.stage} redo={move.deed === 'REDO'} />
             <CourseMark colour={course(work.courseId)?.colour ?? ''} className="h-3.5" />
-            <span className="truncate">
+            <span className="line-clamp-2 max-sm:line-clamp-3">
               {course(work.courseId)?.name}. {move.notBefore ? 'You put it off. ' : ''}
               {reason}
             </span>
