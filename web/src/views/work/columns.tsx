@@ -48,7 +48,7 @@ export const COLUMNS: readonly Column[] = [
     sort: 'state',
     from: 0,
     track: 'minmax(248px, 0.4fr)',
-    tight: '196px',
+    tight: '206px',
     cell: ({ work }) => <StateWords work={work} />,
   },
   { key: 'title', head: 'Work', sort: 'title', from: 0, track: 'minmax(180px, 1.3fr)', cell: TitleCell },
