@@ -287,7 +287,7 @@ function AddRow({ text, line, onDone, onGo }: AddRowProps) {
   const only = board.courses.length === 1 ? board.courses[0] : undefined;
   const course = line.course === null ? only : courseOf(line.course);
   const add = async () => {
-    const asks = course === null || (line.every && line.days.length <= 1) || overIn(line, now) > 0;
+    const asks = (line.every && line.days.length <= 1) || overIn(line, now) > 0;
     if (!course || asks) {
       onGo(`/s/${id}/work?add=line&line=${encodeURIComponent(text)}`);
       return;

@@ -230,7 +230,7 @@ export interface WallNow {
 
 /** Whether a due is over. @param time of day; null or empty for the end of it */
 export function isOver(day: string, time: string | null, now: WallNow): boolean {
-  return day < now.today || (day === now.today && Boolean(time) && (time as string) < now.time);
+  return day < now.today || (day === now.today && !!time && time < now.time);
 }
 
 /** How many of its dues are over; what happens at a time of its own is never handed in. */

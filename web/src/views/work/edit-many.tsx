@@ -32,7 +32,8 @@ const UNTOUCHED = {
   standards: [] as string[],
 };
 
-function editOf(typed: typeof UNTOUCHED): Edit {
+/** @param evidence whether all of them are in one course by standards */
+function editOf(typed: typeof UNTOUCHED, evidence: boolean): Edit {
   return {
     courseId: typed.courseId ? Number(typed.courseId) : null,
     title: typed.title || null,
@@ -46,20 +47,26 @@ function editOf(typed: typeof UNTOUCHED): Edit {
     effortMinutes: typed.effortMinutes ? Number(typed.effortMinutes) : null,
     address: typed.address || null,
     extra: typed.extra ? typed.extra === 'yes' : null,
-    standards: typed.standards.length > 0 ? typed.standards : null,
+    standards: evidence && typed.standards.length > 0 ? typed.standards : null,
     clear: [],
   };
 }
 
 /** What is to be otherwise of several pieces of work; what stays empty stays as it is in each. */
 function EditManyForm({ works, onSave }: EditManyFormProps) {
-  const { board } = useStudent();
+  const { board, course: courseOf } = useStudent();
   const categories = useId();
-  const { form, field, submit, writing } = useFormWrite(UNTOUCHED, (typed) => onSave(editOf(typed)), 'edit.');
+  const courseAfter = (moved: string) => {
+    const all = [...new Set(moved ? [Number(moved)] : works.map((work) => work.courseId))];
+    return all.length === 1 ? courseOf(all[0] ?? 0) : undefined;
+  };
+  const { form, field, submit, writing } = useFormWrite(
+    UNTOUCHED,
+    (typed) => onSave(editOf(typed, partWord(courseAfter(typed.courseId)) === 'Standard')),
+    'edit.',
+  );
   const known = [...new Set(board.works.map((work) => work.category ?? ''))].filter(Boolean);
-  const moved = form.watch('courseId');
-  const all = new Set(moved ? [Number(moved)] : works.map((work) => work.courseId));
-  const course = all.size === 1 ? board.courses.find((one) => all.has(one.id)) : undefined;
+  const course = courseAfter(form.watch('courseId'));
   const word = partWord(course);
   const names = word ? (course?.parts ?? []) : known;
   return (

@@ -1,5 +1,5 @@
 import { type ChangeEvent, useRef, useState } from 'react';
-import { client, type Schemas, take, writeKey } from '../../api/client';
+import { type Course, client, type Schemas, take, writeKey } from '../../api/client';
 import { refreshStudent } from '../../api/queries';
 import { useStudent } from '../../frame/student';
 import { useAddress } from '../../lib/address';
@@ -85,7 +85,8 @@ function typedOf(form: Form): Typed {
   };
 }
 
-function formOf(typed: Typed): Form {
+/** @param course that it is in; what another one asks isn't said of it */
+function formOf(typed: Typed, course: Course | undefined): Form {
   const time = (text: string) => (text ? `${text}:00` : null);
   return {
     courseId: Number(typed.courseId),
@@ -103,13 +104,13 @@ function formOf(typed: Typed): Form {
     address: typed.address || null,
     instructions: typed.instructions,
     extra: typed.extra,
-    standards: typed.standards,
+    standards: partWord(course) === 'Standard' ? typed.standards : null,
   };
 }
 
 /** The form, and what it comes to: added or changed, and another begun where one wants to. */
 function useWorkForm({ onClose, edited }: WorkFormProps) {
-  const { id, zone, board } = useStudent();
+  const { id, zone, board, course: courseOf } = useStudent();
   const wall = useWall(zone);
   const [params] = useAddress();
   const [key, setKey] = useState(writeKey);
@@ -117,7 +118,7 @@ function useWorkForm({ onClose, edited }: WorkFormProps) {
   const kindSaid = useRef(edited !== undefined);
   const first = edited?.form ?? blank(narrowedTo(params) ?? board.courses[0]?.id ?? 0);
   const write = useFormWrite<Typed>(typedOf(first), async (typed) => {
-    const form = formOf(typed);
+    const form = formOf(typed, courseOf(Number(typed.courseId)));
     const done = await save(id, form, typed.over, key, edited);
     await refreshStudent(id);
     if (!another.current) onClose();
@@ -251,9 +252,9 @@ function When({ work: { form, field, asksOver } }: PartProps) {
 
 /** Where it belongs, what it is worth, where it is done, and what is asked. */
 function What({ work: { form, field } }: PartProps) {
-  const { board } = useStudent();
+  const { course: courseOf } = useStudent();
   const [courseId, category] = form.watch(['courseId', 'category']);
-  const course = board.courses.find((one) => one.id === Number(courseId));
+  const course = courseOf(Number(courseId));
   const word = partWord(course);
   const parts = course?.parts ?? [];
   return (

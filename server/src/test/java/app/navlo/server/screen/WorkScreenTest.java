@@ -398,6 +398,12 @@ public class WorkScreenTest extends Screen {
                 .click();
         Locator dialog = page.getByRole(AriaRole.DIALOG);
         dialog.getByLabel("Title").fill("Soil diary of the summer");
+        dialog.getByLabel("Course").selectOption("Estate Ecology");
+        dialog.getByRole(AriaRole.GROUP, new Locator.GetByRoleOptions().setName("Evidence of"))
+                .getByRole(AriaRole.CHECKBOX)
+                .first()
+                .check();
+        dialog.getByLabel("Course").selectOption("Soil Science");
         dialog.getByLabel("Due on").fill("2026-11-25");
         assertThat(dialog.getByText("It was due before now.")).isHidden();
         dialog.getByLabel("Due on").fill("2026-09-07");
@@ -407,6 +413,7 @@ public class WorkScreenTest extends Screen {
         dialog.getByText("handed in late").click();
         button(page, "Add the work").click();
         assertThat(row(page, "Soil diary of the summer")).containsText("Turned in");
+        assertThat(row(page, "Soil diary of the summer")).not().containsText("of 4");
     }
 
     @Test
