@@ -211,8 +211,8 @@ public class NextTest extends DemoServer {
                         .status(),
                 200);
         assertTrue(move(next(mira, ""), essay).get("nailed").isNull());
-        assertEquals(
-                new HashSet<>(planned(next(mira, ""))).size(), planned(before).size(), "as much is planned as before");
+        int planned = new HashSet<>(planned(next(mira, ""))).size();
+        assertTrue(planned >= planned(before).size(), "no less is planned than before: " + planned);
     }
 
     @Test

@@ -107,17 +107,21 @@ final class Chooser {
             return Ordered.anew(soonFirst(foresight, foresight.better(first, tries())));
         }
         boolean differs = held.differs(duties);
-        List<Chosen> kept = kept(held, found, differs || held.changed());
+        boolean happened = differs || held.changed();
+        List<Chosen> kept = kept(held, found, happened);
         // While only minutes pass it is sought near what holds: orders far apart are worth nearly the same.
         List<Chosen> fresh = fresh(foresight, found, differs ? List.of() : List.of(kept));
         if (differs) {
             kept = soonFirst(foresight, foresight.better(kept, tries()));
         }
-        double enough = (differs || held.changed() ? WORTH_CHANGING : WORTH_TURNING) * stake();
+        double enough = (happened ? WORTH_CHANGING : WORTH_TURNING) * stake();
         int cases = TWICE * SturdyOrder.cases(duties.size());
         boolean turned = saves(fresh, kept, foresight) >= enough
                 && saves(fresh, kept, Foresight.afresh(problem, guesses, cases)) >= enough;
-        return turned ? Ordered.anew(fresh) : differs ? Ordered.anew(kept) : new Ordered(kept, shown(held, kept), true);
+        if (turned) {
+            return Ordered.anew(fresh);
+        }
+        return differs ? Ordered.anew(kept) : new Ordered(kept, shown(held, kept), true);
     }
 
     private List<Chosen> shown(Held held, List<Chosen> kept) {
@@ -141,8 +145,8 @@ final class Chooser {
         return foresight.mean(some) - foresight.mean(others);
     }
 
-    private static List<Chosen> soonFirst(Foresight foresight, List<Chosen> order) {
-        return foresight.soonFirst(order, FRONT);
+    private List<Chosen> soonFirst(Foresight foresight, List<Chosen> order) {
+        return foresight.inTime(foresight.soonFirst(order, FRONT), tries());
     }
 
     private boolean isFree(int job) {

@@ -51,8 +51,11 @@ final class Tasks {
     private final Map<WorkId, WorkAssessment> findings = new HashMap<>();
     private final Map<WorkId, Task> duties = new HashMap<>();
 
-    private Tasks(Map<CourseId, Aim> aims, Instant now) {
+    private final UnknownWorth unknown;
+
+    private Tasks(Map<CourseId, Aim> aims, UnknownWorth unknown, Instant now) {
         this.aims = aims;
+        this.unknown = unknown;
         this.now = now;
     }
 
@@ -63,7 +66,7 @@ final class Tasks {
      * @param aims by course; usual where there is none
      */
     static List<Task> of(Map<CourseBook, List<WorkAssessment>> known, Map<CourseId, Aim> aims, Instant now) {
-        Tasks all = new Tasks(aims, now);
+        Tasks all = new Tasks(aims, new UnknownWorth(known), now);
         List<Task> found = new ArrayList<>();
         known.forEach((book, findings) -> {
             findings.forEach(finding -> all.findings.put(finding.id(), finding));
@@ -124,14 +127,11 @@ final class Tasks {
                 ways(book, finding, worth(book, finding, onTime, minutes).times(aim.importance())));
     }
 
-    /**
-     * What orders it. Where nobody knows what it is worth, each of its minutes weighs the same: little beside what is known, and
-     * shown nowhere. So what is due first comes first.
-     */
-    private static Rational worth(CourseBook book, WorkAssessment finding, Rational onTime, long minutes) {
+    /** What orders it. */
+    private Rational worth(CourseBook book, WorkAssessment finding, Rational onTime, long minutes) {
         return isWorthKnown(book, finding, onTime) || !finding.work().counted()
                 ? onTime
-                : Rational.of(minutes, finding.item().required() ? 100 : 400);
+                : unknown.of(book, finding, minutes);
     }
 
     /** Whether anybody said what it is worth: its points, or that the course is passed by doing it. */

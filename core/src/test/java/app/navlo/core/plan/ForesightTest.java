@@ -139,6 +139,64 @@ public class ForesightTest {
         assertEquals(foresight.soonFirst(inOrder(1, 0), 12).get(0).job(), 1);
     }
 
+    private static PlanProblem twoDays(long worthOfSmall) {
+        return new PlanProblem(
+                List.of(new Slot(0, 120), new Slot(1_440, 1_560)),
+                List.of(),
+                List.of(
+                        job("large", 100, new Step(1_560, 1_000)),
+                        job("small", 30, new Step(100, worthOfSmall), new Step(1_560, worthOfSmall / 2))),
+                List.of());
+    }
+
+    /** As thought both fit; a minute of the large one is worth more only where what the small one saves is next to nothing. */
+    @Test
+    public void whatWouldBeLateIsDoneSoonerUnlessThatLosesMore() {
+        for (long worth : new long[] {200, 400}) {
+            PlanProblem problem = twoDays(worth);
+            Foresight foresight = new Foresight(problem, guesses(problem, 0.45), CASES);
+            assertEquals(foresight.inTime(inOrder(0, 1), 100).get(0).job(), 1, "worth " + worth);
+        }
+        PlanProblem problem = new PlanProblem(
+                List.of(new Slot(0, 120)),
+                List.of(),
+                List.of(job("large", 100, new Step(120, 1_000)), job("small", 20, new Step(100, 2), new Step(120, 1))),
+                List.of());
+        Foresight foresight = new Foresight(problem, guesses(problem, 0.45), CASES);
+        assertEquals(
+                foresight.inTime(inOrder(0, 1), 100).get(0).job(),
+                0,
+                "it would lose a fifth of the large one's chance");
+    }
+
+    @Test
+    public void nothingIsDoneSoonerForMoreThanItSaves() {
+        Random random = new Random(8);
+        int moved = 0;
+        for (int i = 0; i < 200; i++) {
+            PlanProblem problem = SomeProblems.random(random, 3 + random.nextInt(6));
+            List<Chosen> order =
+                    new ArrayList<>(SimpleOrder.VALUE_PER_MINUTE.of(problem).order());
+            Foresight foresight = new Foresight(problem, guesses(problem, 0.45), CASES);
+            // All jobs, as the search leaves them.
+            order = foresight.better(order, 0);
+            List<Chosen> after = foresight.inTime(order, 500);
+            double lost = foresight.mean(order) - foresight.mean(after);
+            double saved = asThought(problem, after) - asThought(problem, order);
+            assertTrue(saved >= 0 && lost <= saved + 1e-9, "saves " + saved + ", loses " + lost + ": problem " + i);
+            assertTrue(lost <= foresight.mean(order) / 1_000 + 1e-9, "a thousandth: problem " + i);
+            moved += after.equals(order) ? 0 : 1;
+        }
+        assertTrue(moved > 10, moved + " of 200 are changed");
+    }
+
+    private static double asThought(PlanProblem problem, List<Chosen> order) {
+        return new Layout(problem)
+                .of(new Foresight(problem, guesses(problem, 0), 1).asThought(order))
+                .orElseThrow()
+                .value();
+    }
+
     /** Nobody knows which day goes wrong: what would be done on the last day there is may not come to be. */
     @Test
     public void aDayMayBeLost() {
